@@ -1,0 +1,21 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  serverExternalPackages: ['@libsql/client', 'libsql', '@node-rs/argon2', 'sharp', 'pino', 'exceljs'],
+  sassOptions: {
+    quietDeps: true,
+    silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
+  },
+  async headers() {
+    const safe = [
+      { key: 'X-Content-Type-Options', value: 'nosniff' },
+      { key: 'Referrer-Policy', value: 'same-origin' },
+      { key: 'X-Frame-Options', value: 'SAMEORIGIN' },
+    ];
+    return [{ source: '/:path*', headers: safe }];
+  },
+};
+
+export default config;

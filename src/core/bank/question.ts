@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import { marksText } from '../base/exact';
+import { readStored, type StoredForm } from '../base/stored-form';
+import { contentSchema, emptyContent, slotId, slotIds } from '../content/document';
+import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
+
+/**
+ * The body of a question: what a revision freezes. The content holds slots as
+ * nodes; `slots` says what each one is and what it is worth.
+ */
+const slot = z
+  .object({
+    kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]),
+    marks: marksText,
+    setup: z.unknown(),
+  })
+  .transform((raw, context) => {
+    try {
+      return { ...raw, setup: readStored(kindOf(raw.kind).setup, raw.setup) };
+    } catch (error) {
+      context.addIssue({ code: 'custom', message: `setup: ${(error as Error).message}` });
+      return z.NEVER;
+    }
+  });
+export type Slot = z.infer<typeof slot>;
+
+/** A sample answer kept with the question, typed as a student would, and the marks expected for it. */
+const trial = z.object({
+  id: z.string().max(40),
+  slot: slotId,
+  typed: z.string().max(5000),
+  /** Expected marks; "waits" when a person should look; empty while not yet said. */
+  expected: z.union([marksText, z.literal('waits'), z.literal('')]),
+});
+export type Trial = z.infer<typeof trial>;
+
+const body = z.object({
+  version: z.literal(1),
+  /** The working title, when the author chose one; else it is derived from the first words. */
+  title: z.string().max(200),
+  content: contentSchema,
+  slots: z.record(slotId, slot),
+  explanation: contentSchema,
+  notes: z.string().max(5000),
+  trials: z.array(trial).max(500),
+});
+export type QuestionBody = z.infer<typeof body>;
+
+export const questionForm: StoredForm<QuestionBody> = {
+  name: 'question',
+  version: 1,
+  schema: body,
+  migrations: [],
+};
+
+export const emptyQuestion: QuestionBody = {
+  version: 1,
+  title: '',
+  content: emptyContent,
+  slots: {},
+  explanation: emptyContent,
+  notes: '',
+  trials: [],
+};
+
+/** A slot that stands in the content, with its letter on the sheet. */
+export interface PlacedSlot {
+  id: string;
+  letter: string;
+  slot: Slot;
+}
+
+/** The slots in reading order with their letters A, B, C …; slots that no longer stand in the content are left out. */
+export function placedSlots(question: QuestionBody): PlacedSlot[] {
+  const placed: PlacedSlot[] = [];
+  for (const id of slotIds(question.content)) {
+    const found = question.slots[id];
+    if (found) placed.push({ id, letter: letterAt(placed.length), slot: found });
+  }
+  return placed;
+}
+
+/** A … Z, then AA, AB …: how slots are called on the bench. */
+export function letterAt(index: number): string {
+  const last = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? last : letterAt(Math.floor(index / 26) - 1) + last;
+}
+
+/** The question without slots that were taken out of the content and without their trial answers. */
+export function tidyQuestion(question: QuestionBody): QuestionBody {
+  const ids = new Set(slotIds(question.content));
+  return {
+    ...question,
+    slots: Object.fromEntries(Object.entries(question.slots).filter(([id]) => ids.has(id))),
+    trials: question.trials.filter((t) => ids.has(t.slot)),
+  };
+}

@@ -1,0 +1,31 @@
+import { seedFor } from '../base/random';
+import type { Content } from '../content/document';
+import { kindOf, type KindName } from '../kinds/registry';
+import { placedSlots, type QuestionBody } from './question';
+
+/** A slot as the student may see it. */
+export interface SheetSlot {
+  kind: KindName;
+  marks: string;
+  /** The kind's own sheet; never the setup. */
+  sheet: unknown;
+}
+
+/** A question as the student may see it: content and slots without keys, rules, feedback or explanation. */
+export interface QuestionSheet {
+  content: Content;
+  slots: Record<string, SheetSlot>;
+}
+
+/** The student's view of a question. Each slot shuffles by its own seed, derived from the one given. */
+export function questionSheet(question: QuestionBody, seed: number): QuestionSheet {
+  return {
+    content: question.content,
+    slots: Object.fromEntries(
+      placedSlots(question).map(({ id, slot }) => [
+        id,
+        { kind: slot.kind, marks: slot.marks, sheet: kindOf(slot.kind).sheet(slot.setup, seedFor(seed, id)) },
+      ]),
+    ),
+  };
+}

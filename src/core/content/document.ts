@@ -1,0 +1,121 @@
+import { z } from 'zod';
+
+/**
+ * The rich content of a question, an instruction or an explanation: a
+ * validated document, never HTML. The node names are those of the editor, so
+ * that what is written is what is stored. Answer slots are nodes that carry
+ * only the id of a slot; what the slot is lives beside the document.
+ */
+const mark = z.object({ type: z.enum(['bold', 'italic', 'subscript', 'superscript']) });
+
+const text = z.object({
+  type: z.literal('text'),
+  text: z.string().min(1).max(50_000),
+  marks: z.array(mark).max(4).optional(),
+});
+const hardBreak = z.object({ type: z.literal('hardBreak') });
+const formula = z.object({
+  type: z.literal('formula'),
+  attrs: z.object({ latex: z.string().max(2000) }),
+});
+export const slotId = z.string().regex(/^[a-z0-9]{1,24}$/);
+const inlineSlot = z.object({ type: z.literal('inlineSlot'), attrs: z.object({ id: slotId }) });
+const inline = z.discriminatedUnion('type', [text, hardBreak, formula, inlineSlot]);
+
+const paragraph = z.object({ type: z.literal('paragraph'), content: z.array(inline).max(2000).optional() });
+const heading = z.object({
+  type: z.literal('heading'),
+  attrs: z.object({ level: z.union([z.literal(2), z.literal(3)]) }),
+  content: z.array(inline).max(500).optional(),
+});
+const blockFormula = z.object({
+  type: z.literal('blockFormula'),
+  attrs: z.object({ latex: z.string().max(5000) }),
+});
+export const mediaHash = z.string().regex(/^[a-f0-9]{64}$/);
+const picture = z.object({
+  type: z.literal('picture'),
+  attrs: z.object({
+    media: mediaHash,
+    /** What a person who cannot see the picture needs to know. Empty: not yet described. */
+    description: z.string().max(1000),
+    /** Width as a share of the sheet, in percent. */
+    width: z.number().min(5).max(100),
+    /** Width over height of the stored picture, so that the sheet does not jump while it loads. */
+    ratio: z.number().positive().max(100),
+  }),
+});
+const blockSlot = z.object({ type: z.literal('blockSlot'), attrs: z.object({ id: slotId }) });
+
+export type Inline = z.infer<typeof inline>;
+type Leaf = z.infer<typeof paragraph> | z.infer<typeof heading> | z.infer<typeof blockFormula>;
+export type Block = Leaf | z.infer<typeof picture> | z.infer<typeof blockSlot> | List | Table;
+interface List {
+  type: 'bulletList' | 'orderedList';
+  content: { type: 'listItem'; content: Block[] }[];
+}
+interface Table {
+  type: 'table';
+  content: { type: 'tableRow'; content: Cell[] }[];
+}
+interface Cell {
+  type: 'tableCell' | 'tableHeader';
+  attrs?: { colspan?: number; rowspan?: number };
+  content: Block[];
+}
+
+const block: z.ZodType<Block> = z.lazy(() =>
+  z.union([paragraph, heading, blockFormula, picture, blockSlot, list, table]),
+);
+const list: z.ZodType<List> = z.object({
+  type: z.enum(['bulletList', 'orderedList']),
+  content: z
+    .array(z.object({ type: z.literal('listItem'), content: z.array(block).max(50) }))
+    .max(200),
+});
+const span = z.number().int().min(1).max(50).optional();
+const cell: z.ZodType<Cell> = z.object({
+  type: z.enum(['tableCell', 'tableHeader']),
+  attrs: z.object({ colspan: span, rowspan: span }).optional(),
+  content: z.array(block).max(50),
+});
+const table: z.ZodType<Table> = z.object({
+  type: z.literal('table'),
+  content: z.array(z.object({ type: z.literal('tableRow'), content: z.array(cell).max(30) })).max(200),
+});
+
+export const contentSchema = z.object({
+  type: z.literal('doc'),
+  content: z.array(block).max(500),
+});
+export type Content = z.infer<typeof contentSchema>;
+export type ContentNode = Block | Inline | List['content'][number] | Table['content'][number] | Cell;
+
+export const emptyContent: Content = { type: 'doc', content: [{ type: 'paragraph' }] };
+
+/** Every node of the document in reading order. */
+export function* nodesOf(content: Content): Generator<ContentNode> {
+  function* walk(node: ContentNode): Generator<ContentNode> {
+    yield node;
+    if ('content' in node && node.content) {
+      for (const child of node.content as ContentNode[]) yield* walk(child);
+    }
+  }
+  for (const node of content.content) yield* walk(node);
+}
+
+/** The ids of the answer slots in reading order, each once. */
+export function slotIds(content: Content): string[] {
+  const ids = new Set<string>();
+  for (const node of nodesOf(content)) {
+    if (node.type === 'inlineSlot' || node.type === 'blockSlot') ids.add(node.attrs.id);
+  }
+  return [...ids];
+}
+
+/** The hashes of the pictures that the document shows. */
+export function mediaOf(content: Content): string[] {
+  const hashes = new Set<string>();
+  for (const node of nodesOf(content)) if (node.type === 'picture') hashes.add(node.attrs.media);
+  return [...hashes];
+}

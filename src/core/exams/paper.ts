@@ -1,0 +1,82 @@
+import { type Exact, exact, sum, ZERO } from '../base/exact';
+import { seedFor, shuffled } from '../base/random';
+import { placedSlots, type QuestionBody } from '../bank/question';
+import { totalMarks } from '../bank/summary';
+import { type ExamPlan, type Placement, revisionKey } from './plan';
+
+/** The revisions that a plan places, by `revisionKey`. */
+export type Revisions = ReadonlyMap<string, QuestionBody>;
+
+export interface PaperItem {
+  id: string;
+  /** Number on the paper, from 1 through all sections. */
+  number: number;
+  question: QuestionBody;
+  bonus: boolean;
+  marks: Exact;
+  /** Exact marks of each slot by its id; they add up to `marks`. */
+  worth: ReadonlyMap<string, Exact>;
+  seed: number;
+}
+
+export interface PaperSection {
+  id: string;
+  /** A, B, C … */
+  letter: string;
+  title: string;
+  instructions: string;
+  passPercent: string | null;
+  items: PaperItem[];
+  /** Marks without bonus. */
+  marks: Exact;
+}
+
+export interface Paper {
+  sections: PaperSection[];
+  marks: Exact;
+}
+
+/** The marks of each slot of a placed question: its own, or scaled to the marks that the exam gives. */
+export function slotWorth(question: QuestionBody, item: Pick<Placement, 'marks'>): Map<string, Exact> {
+  const slots = placedSlots(question);
+  const own = totalMarks(question);
+  const wanted = item.marks === null ? own : exact(item.marks);
+  return new Map(
+    slots.map(({ id, slot }) => {
+      if (item.marks === null) return [id, exact(slot.marks)];
+      return [id, own.equals(0) ? wanted.div(slots.length) : exact(slot.marks).mul(wanted).div(own)];
+    }),
+  );
+}
+
+/**
+ * The paper of one attempt: the same plan, revisions and seed give the same
+ * paper on every machine. A revision that is missing is a defect and throws.
+ */
+export function assemble(plan: ExamPlan, revisions: Revisions, seed: number): Paper {
+  let number = 0;
+  const sections = plan.sections.map((section, index): PaperSection => {
+    const order = section.shuffleQuestions ? shuffled(section.items, seedFor(seed, section.id)) : section.items;
+    const items = order.map((item): PaperItem => {
+      const question = revisions.get(revisionKey(item.question, item.revision));
+      if (!question) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
+      const worth = slotWorth(question, item);
+      number += 1;
+      return { id: item.id, number, question, bonus: item.bonus, marks: sum(worth.values()), worth, seed: seedFor(seed, item.id) };
+    });
+    return {
+      id: section.id,
+      letter: String.fromCharCode(65 + index),
+      title: section.title,
+      instructions: section.instructions,
+      passPercent: section.passPercent,
+      items,
+      marks: sum(items.map((item) => (item.bonus ? ZERO : item.marks))),
+    };
+  });
+  return { sections, marks: sum(sections.map((s) => s.marks)) };
+}
+
+export function paperItems(paper: Paper): PaperItem[] {
+  return paper.sections.flatMap((s) => s.items);
+}

@@ -1,0 +1,113 @@
+import { z } from 'zod';
+import { type Finding, stops, warns } from '../../base/finding';
+import { shuffled } from '../../base/random';
+import { CHOICE_SCHEMES, markChoices } from '../../rules/choice/rules';
+import { marked } from '../../rules/marking';
+import { ZERO } from '../../base/exact';
+import { plainReading } from '../../rules/text/normalise';
+import type { Kind } from '../contract';
+
+const optionId = z.string().regex(/^[a-z0-9]{1,12}$/);
+
+const option = z.object({
+  id: optionId,
+  /** Plain text in which $…$ is a formula. */
+  text: z.string().max(2000),
+  key: z.boolean(),
+  feedback: z.string().max(1000),
+});
+
+const setup = z.object({
+  version: z.literal(1),
+  /** Options in the author's order. */
+  options: z.array(option).min(1).max(26),
+  /** Whether more than one may be chosen. */
+  several: z.boolean(),
+  scheme: z.enum(CHOICE_SCHEMES),
+  shuffle: z.boolean(),
+  look: z.enum(['list', 'columns']),
+});
+export type ChoiceSetup = z.infer<typeof setup>;
+
+const response = z.object({ chosen: z.array(optionId).max(26) });
+export type ChoiceResponse = z.infer<typeof response>;
+
+export interface ChoiceSheet {
+  options: { id: string; text: string }[];
+  several: boolean;
+  look: 'list' | 'columns';
+}
+
+function keysOf(setup: ChoiceSetup): ReadonlySet<string> {
+  return new Set(setup.options.filter((o) => o.key).map((o) => o.id));
+}
+
+function wordsOf(setup: ChoiceSetup, ids: readonly string[]): string {
+  return setup.options
+    .filter((o) => ids.includes(o.id))
+    .map((o) => o.text)
+    .join('; ');
+}
+
+function readiness(setup: ChoiceSetup): Finding[] {
+  const findings: Finding[] = [];
+  const keys = keysOf(setup).size;
+  if (keys === 0) findings.push(stops('no-key', []));
+  if (!setup.several && keys > 1) findings.push(stops('choice-two-keys', []));
+  if (setup.options.length < 2) findings.push(stops('choice-one-option', []));
+  else if (keys === setup.options.length) findings.push(warns('choice-no-distractor', []));
+  const seen = new Set<string>();
+  for (const { id, text } of setup.options) {
+    const plain = plainReading(text).toLowerCase();
+    if (plain === '') findings.push(stops('choice-empty-option', ['options', id]));
+    else if (seen.has(plain)) findings.push(stops('choice-same-option', ['options', id], { text }));
+    seen.add(plain);
+  }
+  return findings;
+}
+
+export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
+  name: 'choice',
+  placement: 'block',
+  setup: { name: 'choice setup', version: 1, schema: setup, migrations: [] },
+  response,
+  fresh: () => ({
+    version: 1,
+    options: ['a', 'b', 'c'].map((id) => ({ id, text: '', key: false, feedback: '' })),
+    several: false,
+    scheme: 'by-part-deductions',
+    shuffle: true,
+    look: 'list',
+  }),
+  blank: ({ chosen }) => chosen.length === 0,
+  sheet: ({ options, several, look, shuffle }, seed) => ({
+    options: (shuffle ? shuffled(options, seed) : options).map(({ id, text }) => ({ id, text })),
+    several,
+    look,
+  }),
+  mark(setup, { chosen }) {
+    const known = chosen.filter((id) => setup.options.some((o) => o.id === id));
+    if (!setup.several && known.length > 1) return marked(ZERO, [{ code: 'choices-too-many', values: { keys: 1 } }]);
+    const marking = markChoices(keysOf(setup), known, setup.several ? setup.scheme : 'whole');
+    const feedback = setup.options
+      .filter((o) => known.includes(o.id) && o.feedback !== '')
+      .map((o) => o.feedback)
+      .join(' ');
+    const chosenStep = { code: 'choices-chosen', evidence: known.map((id) => wordsOf(setup, [id])) };
+    return { ...marking, trace: [chosenStep, ...marking.trace], ...(feedback ? { feedback } : {}) };
+  },
+  readiness,
+  describe: (setup) => setup.options.map((o) => o.text).join(' / '),
+  describeResponse: (setup, { chosen }) => wordsOf(setup, chosen),
+  describeKey: (setup) => wordsOf(setup, [...keysOf(setup)]),
+  key: (setup) => (keysOf(setup).size > 0 ? { chosen: [...keysOf(setup)] } : null),
+  fixedKeyPlace: ({ several, shuffle, options }) =>
+    several || shuffle ? null : options.findIndex((o) => o.key) + 1 || null,
+  fromTyped(setup, typed) {
+    const exactly = setup.options.find((o) => o.text.trim() === typed.trim());
+    if (exactly) return { chosen: [exactly.id] };
+    const letters = typed.toLowerCase().match(/[a-z]/g) ?? [];
+    const chosen = letters.map((letter) => setup.options[letter.charCodeAt(0) - 97]?.id).filter((id) => id !== undefined);
+    return { chosen: [...new Set(chosen)] };
+  },
+};

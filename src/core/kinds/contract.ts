@@ -1,0 +1,37 @@
+import type { z } from 'zod';
+import type { Finding } from '../base/finding';
+import type { StoredForm } from '../base/stored-form';
+import type { Marking } from '../rules/marking';
+
+/**
+ * What every kind of answer slot provides. `Setup` is what the teacher sets,
+ * key and rules included; `Sheet` is what a student may see; `Response` is what
+ * a student answers. A place that would need to know a kind by name means that
+ * something is missing here.
+ */
+export interface Kind<Setup, Sheet, Response> {
+  name: string;
+  /** Whether the slot stands inside a line or is a block of its own. */
+  placement: 'inline' | 'block';
+  setup: StoredForm<Setup>;
+  response: z.ZodType<Response>;
+  /** A fresh slot, without a key. */
+  fresh: () => Setup;
+  blank: (response: Response) => boolean;
+  /** What the student may see: never the key, the rules or feedback. `seed` decides every shuffle. */
+  sheet: (setup: Setup, seed: number) => Sheet;
+  mark: (setup: Setup, response: Response) => Marking;
+  readiness: (setup: Setup) => Finding[];
+  /** The slot in a few plain words, for search, print and lists. */
+  describe: (setup: Setup) => string;
+  /** A response in plain words, for markers, tables and screen readers. */
+  describeResponse: (setup: Setup, response: Response) => string;
+  /** The key in plain words, for results. */
+  describeKey: (setup: Setup) => string;
+  /** A fully right response; null while there is no key. */
+  key: (setup: Setup) => Response | null;
+  /** Where on the sheet the key always stands (1, 2 …), when it does and that could give it away; else null. */
+  fixedKeyPlace: (setup: Setup) => number | null;
+  /** A typed trial answer as a response: options by letter or words, text and numbers as they are. */
+  fromTyped: (setup: Setup, typed: string) => Response;
+}

@@ -1,0 +1,60 @@
+import { z } from 'zod';
+import { markNumber, numberRules, numberRulesReadiness, rulesFromKey } from '../../rules/number/rules';
+import type { Kind } from '../contract';
+
+const setup = z.object({
+  version: z.literal(1),
+  rules: numberRules,
+  /** How the unit is answered: typed behind the number, chosen from a list, or printed and not asked. */
+  unitEntry: z.enum(['typed', 'listed', 'printed']),
+  /** The units to choose from, when listed. */
+  units: z.array(z.string().trim().min(1).max(30)).max(12),
+});
+export type NumberSetup = z.infer<typeof setup>;
+
+const response = z.object({ number: z.string().max(200), unit: z.string().max(60) });
+export type NumberResponse = z.infer<typeof response>;
+
+export interface NumberSheet {
+  unitEntry: NumberSetup['unitEntry'];
+  /** The units to choose from, or the one printed. */
+  units: string[];
+}
+
+export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
+  name: 'number',
+  placement: 'inline',
+  setup: { name: 'number setup', version: 1, schema: setup, migrations: [] },
+  response,
+  fresh: () => ({ version: 1, rules: rulesFromKey(''), unitEntry: 'typed', units: [] }),
+  blank: ({ number }) => number.trim() === '',
+  sheet({ rules, unitEntry, units }) {
+    if (unitEntry === 'printed') return { unitEntry, units: rules.unit === '' ? [] : [rules.unit] };
+    return { unitEntry, units: unitEntry === 'listed' ? units : [] };
+  },
+  mark({ rules, unitEntry }, { number, unit }) {
+    return markNumber(rules, number, unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit);
+  },
+  readiness({ rules, unitEntry, units }) {
+    const findings = numberRulesReadiness(rules);
+    if (unitEntry === 'listed' && rules.unit !== '' && !units.includes(rules.unit)) {
+      findings.push({ code: 'unit-not-listed', weight: 'stops', at: ['units'], values: { unit: rules.unit } });
+    }
+    return findings;
+  },
+  describe: ({ rules, unitEntry }) => (unitEntry === 'printed' && rules.unit ? `… ${rules.unit}` : '…'),
+  describeResponse: ({ rules, unitEntry }, { number, unit }) =>
+    `${number} ${unitEntry === 'printed' ? rules.unit : unit}`.trim(),
+  describeKey: ({ rules }) => `${rules.rules[0]?.value ?? ''} ${rules.unit}`.trim(),
+  key({ rules, unitEntry }) {
+    const value = rules.rules[0]?.value ?? '';
+    if (value === '') return null;
+    return { number: value, unit: unitEntry === 'printed' ? '' : rules.unit };
+  },
+  fixedKeyPlace: () => null,
+  fromTyped({ unitEntry, units }, typed) {
+    if (unitEntry !== 'listed') return { number: typed, unit: '' };
+    const unit = units.find((u) => typed.trim().endsWith(` ${u}`)) ?? '';
+    return { number: unit ? typed.trim().slice(0, -unit.length).trim() : typed, unit };
+  },
+};

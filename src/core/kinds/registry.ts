@@ -1,0 +1,19 @@
+import { choice } from './choice/choice';
+import type { Kind } from './contract';
+import { number } from './number/number';
+import { shortText } from './short-text/short-text';
+
+/** Every kind of slot there is. A new kind adds one line here and one in `ui/kinds/registry`. */
+export const kinds = { choice, shortText, number };
+
+export type KindName = keyof typeof kinds;
+export const KIND_NAMES = Object.keys(kinds) as KindName[];
+
+export type SetupOf<K extends KindName> = ReturnType<(typeof kinds)[K]['fresh']>;
+
+/** A kind whose types are not known at the place of use; what goes in was validated by its own schema. */
+export type AnyKind = Kind<unknown, unknown, unknown>;
+
+export function kindOf(name: KindName): AnyKind {
+  return kinds[name] as unknown as AnyKind;
+}

@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { rulesFromKey, markText, textRules, textRulesReadiness } from '../../rules/text/rules';
+import type { Kind } from '../contract';
+
+const setup = z.object({
+  version: z.literal(1),
+  rules: textRules,
+  /** Room to write in: a word, a line, or a few lines. */
+  room: z.enum(['word', 'line', 'lines']),
+});
+export type ShortTextSetup = z.infer<typeof setup>;
+
+const response = z.object({ text: z.string().max(5000) });
+export type ShortTextResponse = z.infer<typeof response>;
+
+export interface ShortTextSheet {
+  room: ShortTextSetup['room'];
+}
+
+function firstKey({ rules }: ShortTextSetup): string {
+  const rule = rules.rules[0];
+  if (!rule) return '';
+  if (rule.when === 'exact') return rule.answers[0] ?? '';
+  return rule.groups
+    .flatMap(({ need, words }) => words.slice(0, need === 'all' ? undefined : need === 'any' ? 1 : need))
+    .join(' ');
+}
+
+export const shortText: Kind<ShortTextSetup, ShortTextSheet, ShortTextResponse> = {
+  name: 'shortText',
+  placement: 'inline',
+  setup: { name: 'short text setup', version: 1, schema: setup, migrations: [] },
+  response,
+  fresh: () => ({ version: 1, rules: rulesFromKey(''), room: 'line' }),
+  blank: ({ text }) => text.trim() === '',
+  sheet: ({ room }) => ({ room }),
+  mark: ({ rules }, { text }) => markText(rules, text),
+  readiness: ({ rules }) => textRulesReadiness(rules),
+  describe: () => '…',
+  describeResponse: (_, { text }) => text,
+  describeKey: firstKey,
+  key(setup) {
+    const text = firstKey(setup);
+    return text === '' ? null : { text };
+  },
+  fixedKeyPlace: () => null,
+  fromTyped: (_, text) => ({ text }),
+};

@@ -1,0 +1,73 @@
+/** Who acts. `guest` is anybody without an account. */
+export const ROLES = ['lead', 'teacher', 'marker', 'student', 'guest'] as const;
+export type Role = (typeof ROLES)[number];
+
+export interface Actor {
+  id: string;
+  role: Role;
+}
+
+/** What a bank shares, as far as permission needs to know. */
+export interface BankAccess {
+  share: 'department' | 'named' | 'private';
+  owner: string;
+  named: readonly string[];
+}
+
+/** Everything that can be permitted, with the facts of the thing that the decision needs. */
+export interface Acts {
+  'use staff rooms': null;
+  'see bank': BankAccess;
+  'write in bank': BankAccess;
+  'build exams': null;
+  'run sittings': null;
+  'mark answers': null;
+  'see results': null;
+  'release results': null;
+  'see gradebook': null;
+  'manage people': null;
+  'set policy': null;
+  /** Work in an attempt: only whose it is. */
+  'write attempt': { student: string };
+  /** Read one's own result: only whose it is, and only when released. */
+  'read own result': { student: string; released: boolean };
+}
+export type Act = keyof Acts;
+
+type Rule<A extends Act> = (actor: Actor, thing: Acts[A]) => boolean;
+
+const by =
+  (...roles: Role[]): ((actor: Actor) => boolean) =>
+  (actor) =>
+    roles.includes(actor.role);
+
+const writers = by('lead', 'teacher');
+const staff = by('lead', 'teacher', 'marker');
+
+function reaches(actor: Actor, bank: BankAccess): boolean {
+  if (bank.owner === actor.id) return true;
+  return bank.share === 'department' || (bank.share === 'named' && bank.named.includes(actor.id));
+}
+
+const TABLE: { [A in Act]: Rule<A> } = {
+  'use staff rooms': staff,
+  'see bank': (actor, bank) => writers(actor) && reaches(actor, bank),
+  'write in bank': (actor, bank) => writers(actor) && reaches(actor, bank),
+  'build exams': writers,
+  'run sittings': writers,
+  'mark answers': staff,
+  'see results': writers,
+  'release results': writers,
+  'see gradebook': writers,
+  'manage people': by('lead'),
+  'set policy': by('lead'),
+  'write attempt': (actor, { student }) => actor.role === 'student' && actor.id === student,
+  'read own result': (actor, { student, released }) => actor.role === 'student' && actor.id === student && released,
+};
+
+/** Whether this actor may do this to that thing. Asked in every use-case. */
+export function may<A extends Act>(actor: Actor, act: A, thing: Acts[A]): boolean {
+  return TABLE[act](actor, thing);
+}
+
+export const ACTS = Object.keys(TABLE) as Act[];

@@ -1,0 +1,169 @@
+import { z } from 'zod';
+import { type Finding, stops, warns } from '../../base/finding';
+import { type Exact, exact, round, shareText, ZERO } from '../../base/exact';
+import { marked, type Marking, type TraceStep, waits } from '../marking';
+import { readNumber } from './read';
+import { DIMENSIONLESS, parseUnit, sameDimension, toBase, type Unit } from './units';
+
+/** How near is near enough. */
+const tolerance = z.discriminatedUnion('by', [
+  /** within ± amount, in the unit of the target */
+  z.object({ by: z.literal('absolute'), amount: z.string().max(60) }),
+  /** within ± amount percent of the target */
+  z.object({ by: z.literal('relative'), amount: z.string().max(60) }),
+  /** the same when both are rounded (half up) to so many decimal places */
+  z.object({ by: z.literal('places'), amount: z.number().int().min(0).max(12) }),
+  /** the same when both are rounded (half up) to so many significant figures */
+  z.object({ by: z.literal('figures'), amount: z.number().int().min(1).max(12) }),
+]);
+export type Tolerance = z.infer<typeof tolerance>;
+
+const numberRule = z.object({
+  value: z.string().max(60),
+  accept: tolerance,
+  share: shareText,
+  feedback: z.string().max(1000),
+});
+export type NumberRule = z.infer<typeof numberRule>;
+
+export const numberRules = z.object({
+  /** The unit of the values below; empty for a bare number. */
+  unit: z.string().max(60),
+  /** The first rule is the key. */
+  rules: z.array(numberRule).min(1).max(20),
+  /** Share of a rule's marks for the right number without its unit. */
+  missingUnit: shareText,
+  otherwiseFeedback: z.string().max(1000),
+});
+export type NumberRules = z.infer<typeof numberRules>;
+
+/** The rules that a typed key such as "5.19 MW" makes. A whole number without a unit is meant exactly; all else within 1 %. */
+export function rulesFromKey(key: string): NumberRules {
+  const reading = readNumber(key);
+  const unit = reading?.rest ?? '';
+  const value = reading ? key.trim().slice(0, key.trim().length - unit.length).trim() : key.trim();
+  const whole = unit === '' && reading !== null && reading.value.d === 1n;
+  return {
+    unit,
+    rules: [
+      {
+        value,
+        accept: whole ? { by: 'absolute', amount: '0' } : { by: 'relative', amount: '1' },
+        share: '1',
+        feedback: '',
+      },
+    ],
+    missingUnit: '1/2',
+    otherwiseFeedback: '',
+  };
+}
+
+/** A rule's target and a student's number, both in base units, with the unit that places and figures count in. */
+interface Comparison {
+  target: Exact;
+  answer: Exact;
+  unit: Unit;
+}
+
+function near(accept: Tolerance, { target, answer, unit }: Comparison): boolean {
+  const inUnit = (value: Exact): Exact => value.sub(unit.offset).div(unit.factor);
+  const gap = inUnit(answer).sub(inUnit(target)).abs();
+  switch (accept.by) {
+    case 'absolute': {
+      const amount = readNumber(accept.amount)?.value;
+      return amount !== undefined && gap.compare(amount) <= 0;
+    }
+    case 'relative': {
+      const amount = readNumber(accept.amount)?.value;
+      return amount !== undefined && gap.mul(100).compare(inUnit(target).abs().mul(amount)) <= 0;
+    }
+    case 'places':
+      return round(inUnit(answer), accept.amount) === round(inUnit(target), accept.amount);
+    case 'figures':
+      return figures(inUnit(answer), accept.amount) === figures(inUnit(target), accept.amount);
+  }
+}
+
+/** A value written with n significant figures, half up, in a form that can be compared. */
+export function figures(value: Exact, n: number): string {
+  if (value.equals(0)) return '0';
+  const size = value.abs();
+  let power = size.n.toString().length - size.d.toString().length;
+  if (size.compare(exact(`1e${power}`)) < 0) power -= 1;
+  const digits = round(value.div(exact(`1e${power}`)), n - 1);
+  return /^-?10(\.|$)/.test(digits) ? `${digits.startsWith('-') ? '-' : ''}1${n > 1 ? `.${'0'.repeat(n - 1)}` : ''}e${power + 1}` : `${digits}e${power}`;
+}
+
+/**
+ * Marks a typed number with its unit. A right number without its unit earns the
+ * rule's share times `missingUnit`; another dimension earns nothing and says
+ * so; a number that reads right only as thousands, or does not read at all, waits.
+ */
+export function markNumber(rules: NumberRules, number: string, unitText: string): Marking {
+  const reading = readNumber(number);
+  if (!reading) return waits([{ code: 'number-unreadable', evidence: [number.slice(0, 100)] }]);
+  const typedUnit = unitText.trim() || reading.rest;
+  const keyUnit = rules.unit === '' ? DIMENSIONLESS : parseUnit(rules.unit);
+  if (!keyUnit) return waits([{ code: 'key-unit-unknown', values: { unit: rules.unit } }]);
+
+  let unit = keyUnit;
+  let unitMissing = false;
+  if (typedUnit === '') unitMissing = rules.unit !== '' && rules.unit !== '1';
+  else {
+    const parsed = parseUnit(typedUnit);
+    if (!parsed) return waits([{ code: 'unit-unknown', values: { unit: typedUnit } }]);
+    if (!sameDimension(parsed, keyUnit)) {
+      const step: TraceStep = { code: 'unit-wrong-dimension', values: { unit: typedUnit, wanted: rules.unit || '1' } };
+      return marked(ZERO, [step], rules.otherwiseFeedback);
+    }
+    unit = parsed;
+  }
+
+  const decide = (value: Exact): { rule: NumberRule; index: number } | null => {
+    for (const [index, rule] of rules.rules.entries()) {
+      const target = readNumber(rule.value)?.value;
+      if (!target) continue;
+      const comparison = { target: toBase(target, keyUnit), answer: toBase(value, unit), unit: keyUnit };
+      if (near(rule.accept, comparison)) return { rule, index };
+    }
+    return null;
+  };
+
+  const hit = decide(reading.value);
+  if (!hit && reading.other && decide(reading.other)) {
+    return waits([{ code: 'number-ambiguous', evidence: [number], values: { other: reading.other.toString() } }]);
+  }
+  if (!hit) return marked(ZERO, [{ code: 'number-not-near', evidence: [`${number} ${unitText}`.trim()] }], rules.otherwiseFeedback);
+  const trace: TraceStep[] = [
+    { code: 'rule', values: { number: hit.index + 1 } },
+    {
+      code: `number-within-${hit.rule.accept.by}`,
+      values: { value: hit.rule.value, unit: rules.unit, amount: hit.rule.accept.amount },
+    },
+  ];
+  const share = exact(hit.rule.share);
+  if (!unitMissing) return marked(share, trace, hit.rule.feedback);
+  return marked(share.mul(exact(rules.missingUnit)), [...trace, { code: 'unit-missing', values: { wanted: rules.unit } }], hit.rule.feedback);
+}
+
+/** What stops or weakens these rules. */
+export function numberRulesReadiness(rules: NumberRules): Finding[] {
+  const findings: Finding[] = [];
+  if (rules.unit !== '' && !parseUnit(rules.unit)) findings.push(stops('unit-unknown', ['unit'], { unit: rules.unit }));
+  rules.rules.forEach((rule, i) => {
+    if (rule.value.trim() === '') findings.push(stops('no-key', ['rules', i]));
+    else {
+      const reading = readNumber(rule.value);
+      if (!reading || reading.rest !== '') findings.push(stops('key-not-a-number', ['rules', i], { value: rule.value }));
+    }
+    if ((rule.accept.by === 'absolute' || rule.accept.by === 'relative')) {
+      const amount = readNumber(rule.accept.amount);
+      if (!amount || amount.rest !== '' || amount.value.compare(0) < 0) {
+        findings.push(stops('tolerance-not-a-number', ['rules', i], { amount: rule.accept.amount }));
+      } else if (rule.accept.by === 'relative' && amount.value.compare(50) > 0) {
+        findings.push(warns('tolerance-wide', ['rules', i], { amount: rule.accept.amount }));
+      }
+    }
+  });
+  return findings;
+}

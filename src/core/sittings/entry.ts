@@ -1,0 +1,31 @@
+/** The facts that decide whether somebody can get in now. */
+export interface Door {
+  opensAt: number;
+  closesAt: number;
+  /** When a teacher ended it early; null while not. */
+  endedAt: number | null;
+  questions: number;
+  students: number;
+}
+
+export type DoorState = 'before' | 'open' | 'closed';
+
+export function doorState(door: Pick<Door, 'opensAt' | 'closesAt' | 'endedAt'>, now: number): DoorState {
+  if (door.endedAt !== null && now >= door.endedAt) return 'closed';
+  if (now < door.opensAt) return 'before';
+  return now < door.closesAt ? 'open' : 'closed';
+}
+
+/** Whether students can get in, and the one reason when not. Worded in `ui/words`. */
+export function whoCanGetIn(
+  door: Door,
+  now: number,
+): { open: true; until: number } | { open: false; reason: 'no-students' | 'no-questions' | 'ended' | 'not-yet' | 'over' } {
+  if (door.students === 0) return { open: false, reason: 'no-students' };
+  if (door.questions === 0) return { open: false, reason: 'no-questions' };
+  if (door.endedAt !== null && now >= door.endedAt) return { open: false, reason: 'ended' };
+  const state = doorState(door, now);
+  if (state === 'before') return { open: false, reason: 'not-yet' };
+  if (state === 'closed') return { open: false, reason: 'over' };
+  return { open: true, until: door.closesAt };
+}

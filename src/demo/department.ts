@@ -1,0 +1,64 @@
+import type { Installation } from '@/server/people/install';
+import type { DepartmentPolicy } from '@/server/people/policy';
+import { DEMO_PASSWORD, STAFF, STUDENTS, WT110, WT201 } from './people';
+
+const policy: DepartmentPolicy = {
+  passPercent: '50',
+  grades: [
+    { from: '0', grade: 'F' },
+    { from: '35', grade: 'E' },
+    { from: '50', grade: 'D' },
+    { from: '60', grade: 'C' },
+    { from: '70', grade: 'B' },
+    { from: '85', grade: 'A' },
+  ],
+  ranges: [
+    { from: '0', text: 'Come to the workshop on Thursday. Start again with [weakest section].' },
+    { from: '50', text: 'Passed with [score] of [total]. Look again at [weakest section].' },
+    { from: '70', text: 'Good work: [percent]. Your best section was [best section].' },
+    { from: '85', text: 'Excellent. You are ready for the turbine.' },
+  ],
+  rounding: { mode: 'half_up', places: 1, first: false },
+  namesHidden: true,
+};
+
+export const installation: Installation = {
+  name: 'Wind Energy Technology',
+  institute: 'Kestrel Ridge Institute',
+  policy,
+  people: [...STAFF, ...STUDENTS.map((s) => ({ ...s, role: 'student' as const }))].map((p) => ({ ...p, password: DEMO_PASSWORD })),
+  courses: [
+    { code: 'WT-201', title: 'Turbine systems', term: 'autumn', students: WT201.map((s) => s.userName) },
+    { code: 'WT-110', title: 'Working at height', term: 'autumn', students: WT110.map((s) => s.userName) },
+  ],
+  banks: [
+    {
+      name: 'Turbine systems',
+      share: 'department',
+      owner: 'odalys',
+      topics: [
+        { name: 'First principles' },
+        { name: 'Energy in the wind', parent: 'First principles' },
+        { name: 'Lift and drag', parent: 'First principles' },
+        { name: 'Rotor' },
+        { name: 'Drive train' },
+        { name: 'Electrical' },
+        { name: 'Site and weather' },
+        { name: 'Safety and rescue' },
+      ],
+    },
+    {
+      name: 'Height and rescue',
+      share: 'named',
+      owner: 'jonas',
+      named: ['odalys'],
+      topics: [{ name: 'Harness and ladder' }, { name: 'Rescue' }],
+    },
+    ...STAFF.filter((s) => s.role !== 'marker').map((s) => ({
+      name: `${s.name.split(' ')[0]}, private`,
+      share: 'private' as const,
+      owner: s.userName,
+      topics: [],
+    })),
+  ],
+};

@@ -1,0 +1,243 @@
+import { must } from '@/core/base/result';
+import { exact, round } from '@/core/base/exact';
+import { seeded, seedFor } from '@/core/base/random';
+import type { Block } from '@/core/content/document';
+import { paperItems } from '@/core/exams/paper';
+import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
+import { createQuestion } from '@/server/bank/create-question';
+import { leaveBench } from '@/server/bank/save-draft';
+import type { Context, Outside } from '@/server/context';
+import { addMedia } from '@/server/media/add-media';
+import { openDesk, giveMark, listMarking } from '@/server/marking/desk';
+import { installDepartment, type Installed } from '@/server/people/install';
+import { setProvision } from '@/server/people/members';
+import { saveBoundaries, releaseResults } from '@/server/results/results';
+import { newId } from '@/server/ports/ids';
+import { findAttempt } from '@/server/sittings/attempts';
+import { enterSitting } from '@/server/sittings/enter';
+import { handIn, sweep } from '@/server/sittings/hand-in';
+import { paperOf } from '@/server/sittings/pinned';
+import { saveAnswers } from '@/server/sittings/save-answers';
+import { scheduleSitting } from '@/server/sittings/schedule';
+import { installation } from './department';
+import { DRAWINGS } from './drawings';
+import { STAFF, WT110, WT201 } from './people';
+import { firstPrinciples } from './questions/first-principles';
+import { machine } from './questions/machine';
+import { height, site } from './questions/site';
+import { makeAnswers } from './students';
+import type { DemoQuestion } from './write';
+
+const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
+const DAY = 24 * HOUR;
+
+/** Loads the demo department into an empty database, through the same use-cases as real work. Dates are relative to `out.now`. */
+export async function loadDemo(out: Outside, say: (line: string) => void): Promise<void> {
+  const installed = await installDepartment({ ...out, now: out.now - 60 * DAY }, installation);
+  const loader = new Loader(out, installed);
+  say('people, courses and banks are there');
+  const asked = await loader.questions();
+  say(`${asked.size} questions are in the banks`);
+  await loader.provisions();
+  await loader.firstCheck();
+  say('the first check is sat, marked and released');
+  await loader.midTerm();
+  say('the mid-term is handed in and waits for marking');
+  await loader.certificate();
+  await loader.final();
+  say('the certificate runs now; the final is next week');
+}
+
+interface SectionPlan {
+  title: string;
+  topics: string[];
+  count: number;
+  passPercent?: string;
+}
+
+class Loader {
+  /** Every question by its id, as it was written. */
+  private readonly sources = new Map<string, DemoQuestion>();
+
+  constructor(
+    private readonly out: Outside,
+    private readonly installed: Installed,
+  ) {}
+
+  private as(userName: string, now: number): Context {
+    const staff = STAFF.find((s) => s.userName === userName);
+    const id = this.installed.people.get(userName);
+    if (!id) throw new Error(`There is no ${userName}`);
+    return { ...this.out, now, actor: { id, role: staff?.role ?? 'student' } };
+  }
+
+  private get(map: Map<string, string>, name: string): string {
+    const id = map.get(name);
+    if (!id) throw new Error(`There is no ${name}`);
+    return id;
+  }
+
+  async questions(): Promise<Map<string, DemoQuestion>> {
+    const authors: Record<string, string> = { Rotor: 'imre', 'Drive train': 'imre', Electrical: 'thandeka', 'Safety and rescue': 'jonas' };
+    let minutes = 0;
+    for (const [bank, list] of [['Turbine systems', [...firstPrinciples, ...machine, ...site]], ['Height and rescue', height]] as const) {
+      for (const source of list) {
+        minutes += 37;
+        const who = bank === 'Height and rescue' ? 'jonas' : (authors[source.topic] ?? 'odalys');
+        const ctx = this.as(who, this.out.now - 50 * DAY + minutes * MINUTE);
+        const body = await this.withDrawing(ctx, source);
+        const created = must(
+          await createQuestion(ctx, {
+            bank: this.get(this.installed.banks, bank),
+            topic: this.get(this.installed.topics, source.topic),
+            difficulty: source.difficulty,
+            demand: source.demand,
+            body,
+          }),
+        );
+        must(await leaveBench(ctx, created.id));
+        this.sources.set(created.id, source);
+      }
+    }
+    return this.sources;
+  }
+
+  private async withDrawing(ctx: Context, source: DemoQuestion): Promise<DemoQuestion['body']> {
+    if (!source.drawing) return source.body;
+    const { name, description, width } = source.drawing;
+    const added = must(await addMedia(ctx, new TextEncoder().encode(DRAWINGS[name])));
+    const picture: Block = { type: 'picture', attrs: { media: added.media, description, width, ratio: added.ratio } };
+    const [first, ...rest] = source.body.content.content;
+    return { ...source.body, content: { type: 'doc', content: first ? [first, picture, ...rest] : [picture] } };
+  }
+
+  async provisions(): Promise<void> {
+    const ctx = this.as('odalys', this.out.now - 40 * DAY);
+    for (const [userName, extraTimePercent, reason] of [[WT201[3]?.userName, 25, 'reading'], [WT201[50]?.userName, 25, 'hand injury'], [WT110[30]?.userName, 50, 'screen reader']] as const) {
+      must(await setProvision(ctx, { member: this.get(this.installed.people, userName ?? ''), extraTimePercent, reason }));
+    }
+  }
+
+  private async exam(ctx: Context, course: string, title: string, minutes: number, passPercent: string, sections: SectionPlan[]): Promise<string> {
+    const taken = new Set<string>();
+    const plan = { ...(await freshPlan(ctx, title)), minutes, passPercent, sections: [] as Awaited<ReturnType<typeof freshPlan>>['sections'] };
+    plan.instructions = 'Work alone. A calculator and the formula sheet are allowed. You may come back to a question as often as you like.';
+    for (const section of sections) {
+      const fitting = [...this.sources].filter(([id, s]) => section.topics.includes(s.topic) && !taken.has(id)).slice(0, section.count);
+      const items = [];
+      for (const [question] of fitting) {
+        taken.add(question);
+        const { revision } = must(await revisionToPlace(ctx, question));
+        items.push({ id: newId(), question, revision, marks: null, bonus: false });
+      }
+      plan.sections.push({ id: newId(), title: section.title, instructions: '', items, passPercent: section.passPercent ?? null, shuffleQuestions: false });
+    }
+    const created = must(await createExam(ctx, { title, course: this.get(this.installed.courses, course), plan }));
+    return created.id;
+  }
+
+  private async sitting(ctx: Context, exam: string, course: string, opensAt: number, closesAt: number, minutes: number): Promise<string> {
+    const input = { exam, course: this.get(this.installed.courses, course), opensAt, closesAt, minutes };
+    return must(await scheduleSitting(ctx, input)).id;
+  }
+
+  /** One student sits: answers in batches over the time, then hands in, or leaves it to the clock, or is still writing. */
+  private async sit(userName: string, sitting: string, from: number, minutes: number, end: 'student' | 'clock' | 'writing', share = 1): Promise<void> {
+    const entered = must(await enterSitting(this.as(userName, from), sitting));
+    const found = await findAttempt(this.out.db.read, entered.attempt);
+    if (!found) throw new Error('The attempt just begun is not there');
+    const { paper } = await paperOf(this.out.db.read, found.attempt);
+    const items = paperItems(paper);
+    const made = items.slice(0, Math.ceil(items.length * share)).flatMap((item) => {
+      const source = this.sourceOf(item.question.content);
+      return source ? makeAnswers(userName, item, source) : [];
+    });
+    const device = `demo-${userName}`.padEnd(12, '-').slice(0, 40);
+    for (let part = 0; part < 3; part++) {
+      const at = from + ((part + 0.8) / 3) * minutes * MINUTE * 0.9;
+      const entries = made
+        .map((answer, i) => ({ ...answer, seq: i + 1, age: 0 }))
+        .filter((_, i) => Math.floor((i * 3) / Math.max(1, made.length)) === part);
+      must(await saveAnswers(this.as(userName, at), { attempt: entered.attempt, device, entries }));
+    }
+    if (end === 'student') must(await handIn(this.as(userName, from + minutes * MINUTE * 0.95), entered.attempt));
+  }
+
+  private sourceOf(content: unknown): DemoQuestion | undefined {
+    const words = JSON.stringify(content);
+    return [...this.sources.values()].find((s) => words.includes(JSON.stringify(s.body.content.content[0])));
+  }
+
+  /** Marks everything that waits in one sitting as a person would: some credit for a fair try. */
+  private async markAll(sitting: string, at: number): Promise<void> {
+    const ctx = this.as('mirela', at);
+    for (const task of must(await listMarking(ctx)).filter((t) => t.sitting === sitting)) {
+      const desk = must(await openDesk(ctx, sitting, task.item));
+      for (const [i, a] of desk.answers.filter((answer) => answer.marks === null).entries()) {
+        const next = seeded(seedFor(i, a.attempt + a.slot));
+        const given = round(exact(a.of).mul(Math.floor(next() * 3)).div(4), 2).replace(/\.?0+$/, '');
+        must(await giveMark({ ...ctx, now: at + i * 20_000 }, { attempt: a.attempt, item: task.item, slot: a.slot, marks: given || '0', remark: i % 5 === 0 ? 'Say what the cause is, not only what you saw.' : '' }));
+      }
+    }
+  }
+
+  async firstCheck(): Promise<void> {
+    const day = this.out.now - 14 * DAY;
+    const teacher = this.as('odalys', day - 3 * DAY);
+    const exam = await this.exam(teacher, 'WT-201', 'Energy in the wind, first check', 30, '50', [
+      { title: 'Energy in the wind', topics: ['Energy in the wind'], count: 8 },
+      { title: 'Lift and drag', topics: ['Lift and drag'], count: 4 },
+    ]);
+    const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 30);
+    for (const [i, { userName }] of WT201.entries()) {
+      await this.sit(userName, sitting, day + (i % 20) * MINUTE, 22 + (i % 8), i % 23 === 7 ? 'clock' : 'student');
+    }
+    await sweep({ ...this.out, now: day + 4 * HOUR });
+    await this.markAll(sitting, day + DAY);
+    const ctx = this.as('odalys', day + 2 * DAY);
+    const boundaries = { version: 1, passPercent: '50', ranges: installation.policy.ranges, grades: installation.policy.grades };
+    must(await saveBoundaries(ctx, { sitting, base: 1, boundaries }));
+    must(await releaseResults(ctx, { sitting, shows: { marks: true, key: true, explanation: true } }));
+  }
+
+  async midTerm(): Promise<void> {
+    const day = this.out.now - 26 * HOUR;
+    const teacher = this.as('odalys', day - 5 * DAY);
+    const exam = await this.exam(teacher, 'WT-201', 'Mid-term', 75, '50', [
+      { title: 'First principles', topics: ['First principles', 'Energy in the wind', 'Lift and drag'], count: 7 },
+      { title: 'Nacelle and drive train', topics: ['Rotor', 'Drive train'], count: 13 },
+      { title: 'On site', topics: ['Site and weather', 'Safety and rescue'], count: 8 },
+    ]);
+    const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 3 * HOUR, 75);
+    for (const [i, { userName }] of WT201.entries()) {
+      if (i % 29 !== 11) await this.sit(userName, sitting, day + (i % 12) * MINUTE, 50 + (i % 20), i % 19 === 5 ? 'clock' : 'student');
+    }
+    await sweep({ ...this.out, now: day + 5 * HOUR });
+  }
+
+  async certificate(): Promise<void> {
+    const opened = this.out.now - 25 * MINUTE;
+    const teacher = this.as('jonas', opened - DAY);
+    const exam = await this.exam(teacher, 'WT-110', 'Certificate', 60, '80', [
+      { title: 'Harness and ladder', topics: ['Harness and ladder'], count: 5, passPercent: '60' },
+      { title: 'Rescue', topics: ['Rescue'], count: 3, passPercent: '60' },
+    ]);
+    const sitting = await this.sitting(teacher, exam, 'WT-110', opened, this.out.now + 3 * HOUR, 60);
+    for (const [i, { userName }] of WT110.slice(0, 24).entries()) {
+      const from = opened + (i % 5) * MINUTE;
+      if (i < 6) await this.sit(userName, sitting, from, 18, 'student');
+      else await this.sit(userName, sitting, from, 20, 'writing', 0.3 + (i % 6) / 10);
+    }
+  }
+
+  async final(): Promise<void> {
+    const day = this.out.now + 7 * DAY;
+    const teacher = this.as('imre', this.out.now - 2 * DAY);
+    const exam = await this.exam(teacher, 'WT-201', 'Drive train, final', 60, '50', [
+      { title: 'Drive train', topics: ['Drive train'], count: 8 },
+      { title: 'Electrical', topics: ['Electrical'], count: 7 },
+    ]);
+    await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 60);
+  }
+}

@@ -1,0 +1,36 @@
+import { seeded, seedFor } from '@/core/base/random';
+import type { PaperItem } from '@/core/exams/paper';
+import { kindOf } from '@/core/kinds/registry';
+import { placedSlots } from '@/core/bank/question';
+import type { DemoQuestion } from './write';
+
+/** How able a student is, roughly normal around 0; the same for the same user name. */
+export function abilityOf(userName: string): number {
+  const next = seeded(seedFor(201, userName));
+  return (next() + next() + next() + next() - 2) * 1.7;
+}
+
+export interface MadeAnswer {
+  item: string;
+  slot: string;
+  value: unknown;
+}
+
+/**
+ * Answers of one student to one question: right with a chance that follows
+ * ability against difficulty (logistic), else one of the typical slips; now and then empty.
+ */
+export function makeAnswers(userName: string, item: PaperItem, source: DemoQuestion): MadeAnswer[] {
+  const next = seeded(seedFor(7, userName + item.id));
+  const chance = 1 / (1 + Math.exp(-(1.5 * abilityOf(userName) - 1.1 * (source.difficulty - 2) + 0.7)));
+  return placedSlots(item.question).flatMap(({ id, slot }) => {
+    const kind = kindOf(slot.kind);
+    const roll = next();
+    const pick = next();
+    if (roll > 0.97) return [];
+    const slips = source.slips[id] ?? [];
+    const slip = slips[Math.floor(pick * slips.length)];
+    const value = roll < chance || slip === undefined ? kind.key(slot.setup) : kind.fromTyped(slot.setup, slip);
+    return value === null ? [] : [{ item: item.id, slot: id, value }];
+  });
+}

@@ -1,0 +1,120 @@
+import { type QuestionBody, type Slot } from '@/core/bank/question';
+import type { Block, Content, Inline } from '@/core/content/document';
+import type { ChoiceSetup } from '@/core/kinds/choice/choice';
+import { number } from '@/core/kinds/number/number';
+import { shortText } from '@/core/kinds/short-text/short-text';
+import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
+import { FORGIVES_ALL, type TextRule } from '@/core/rules/text/rules';
+import type { DrawingName } from './drawings';
+
+/** A demo question: its body (with drawings by name), where it belongs, and what students typically get wrong. */
+export interface DemoQuestion {
+  topic: string;
+  difficulty: 1 | 2 | 3;
+  demand: 'know' | 'use' | 'judge';
+  body: QuestionBody;
+  /** Wrong answers by slot, typed as for a trial answer. */
+  slips: Record<string, string[]>;
+  drawing?: { name: DrawingName; description: string; width: number };
+}
+
+interface DemoSlot {
+  slot: Slot;
+  slips: string[];
+}
+
+/** A line of text: $…$ is a formula, **…** is bold, [a] is slot a. */
+export function line(source: string): Inline[] {
+  return source.split(/(\$[^$]+\$|\*\*[^*]+\*\*|\[[a-z]\])/).flatMap((part): Inline[] => {
+    if (part === '') return [];
+    if (/^\$.+\$$/.test(part)) return [{ type: 'formula', attrs: { latex: part.slice(1, -1) } }];
+    if (/^\*\*.+\*\*$/.test(part)) return [{ type: 'text', text: part.slice(2, -2), marks: [{ type: 'bold' }] }];
+    if (/^\[[a-z]\]$/.test(part)) return [{ type: 'inlineSlot', attrs: { id: part.slice(1, -1) } }];
+    return [{ type: 'text', text: part }];
+  });
+}
+
+export function content(source: string): Content {
+  const blocks = source.split('\n').map((text): Block => {
+    const block = /^=([a-z])$/.exec(text);
+    if (block) return { type: 'blockSlot', attrs: { id: block[1] ?? '' } };
+    const display = /^\$\$(.+)\$\$$/.exec(text);
+    if (display) return { type: 'blockFormula', attrs: { latex: display[1] ?? '' } };
+    const inline = line(text);
+    return inline.length > 0 ? { type: 'paragraph', content: inline } : { type: 'paragraph' };
+  });
+  return { type: 'doc', content: blocks };
+}
+
+export function choose(right: string | string[], wrong: string[], more: { marks?: string; fixed?: boolean; feedback?: Record<string, string> } = {}): DemoSlot {
+  const keys = Array.isArray(right) ? right : [right];
+  const all = more.fixed ? [...wrong, ...keys].sort() : [...keys, ...wrong];
+  const setup: ChoiceSetup = {
+    version: 1,
+    options: all.map((text, i) => ({ id: `o${i}`, text, key: keys.includes(text), feedback: more.feedback?.[text] ?? '' })),
+    several: Array.isArray(right),
+    scheme: 'by-part-deductions',
+    shuffle: !more.fixed,
+    look: 'list',
+  };
+  const letters = (texts: string[]): string => texts.map((t) => String.fromCharCode(97 + all.indexOf(t))).join(' ');
+  const slips = keys.length > 1 ? [letters([keys[0] ?? '', wrong[0] ?? '']), letters(keys.slice(1)), letters([...keys, wrong[0] ?? ''])] : wrong;
+  return { slot: { kind: 'choice', marks: more.marks ?? String(keys.length), setup }, slips };
+}
+
+export function amount(key: string, slips: string[], more: { marks?: string; accept?: Tolerance; alternatives?: [string, string, string][]; units?: string[] } = {}): DemoSlot {
+  const rules = numberKey(key);
+  const first = rules.rules[0];
+  if (first && more.accept) first.accept = more.accept;
+  for (const [value, share, feedback] of more.alternatives ?? []) {
+    rules.rules.push({ value, accept: more.accept ?? { by: 'relative', amount: '1' }, share, feedback });
+  }
+  const setup = { ...number.fresh(), rules, unitEntry: more.units ? ('listed' as const) : ('typed' as const), units: more.units ?? [] };
+  return { slot: { kind: 'number', marks: more.marks ?? '2', setup }, slips };
+}
+
+export function words(rules: TextRule[] | string[], slips: string[], more: { marks?: string; otherwise?: 'waits' | 'zero'; room?: 'word' | 'line' | 'lines' } = {}): DemoSlot {
+  const own: TextRule[] = rules.every((r) => typeof r === 'string')
+    ? [{ when: 'exact', answers: rules, share: '1', feedback: '' }]
+    : rules.filter((r) => typeof r !== 'string');
+  const setup = {
+    ...shortText.fresh(),
+    rules: { forgives: FORGIVES_ALL, rules: own, otherwise: more.otherwise ?? ('waits' as const), otherwiseFeedback: '' },
+    room: more.room ?? ('line' as const),
+  };
+  return { slot: { kind: 'shortText', marks: more.marks ?? '1', setup }, slips };
+}
+
+interface More {
+  explanation?: string;
+  title?: string;
+  trials?: [slot: string, typed: string, expected: string][];
+  drawing?: DemoQuestion['drawing'];
+}
+
+/** A question of the topic; slots by their letters in the text. */
+export function question(
+  topic: string,
+  difficulty: 1 | 2 | 3,
+  demand: 'know' | 'use' | 'judge',
+  text: string,
+  slots: Record<string, DemoSlot>,
+  more: More = {},
+): DemoQuestion {
+  return {
+    topic,
+    difficulty,
+    demand,
+    body: {
+      version: 1,
+      title: more.title ?? '',
+      content: content(text),
+      slots: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slot])),
+      explanation: content(more.explanation ?? ''),
+      notes: '',
+      trials: (more.trials ?? []).map(([slot, typed, expected], i) => ({ id: `t${i}`, slot, typed, expected })),
+    },
+    slips: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slips])),
+    ...(more.drawing ? { drawing: more.drawing } : {}),
+  };
+}

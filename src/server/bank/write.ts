@@ -1,0 +1,30 @@
+import { eq, sql } from 'drizzle-orm';
+import { isReady, questionReadiness } from '@/core/bank/readiness';
+import { type QuestionBody, tidyQuestion } from '@/core/bank/question';
+import { summarise } from '@/core/bank/summary';
+import type { Transaction } from '../db/database';
+import { questions, revisions } from '../db/schema/bank';
+
+/** The columns of a question's head that follow from its body. */
+export function headOf(body: QuestionBody): { title: string; kinds: string; marks: string; ready: boolean; draft: QuestionBody } {
+  const { title, kinds, marks } = summarise(body);
+  return { title, kinds: kinds.join(' '), marks, ready: isReady(questionReadiness(body)), draft: body };
+}
+
+/** Keeps the search index in step with a question. */
+export async function indexQuestion(tx: Transaction, row: number, body: QuestionBody): Promise<void> {
+  const { title, text } = summarise(body);
+  await tx.run(sql`DELETE FROM question_search WHERE rowid = ${row}`);
+  await tx.run(sql`INSERT INTO question_search (rowid, title, text) VALUES (${row}, ${title}, ${text})`);
+}
+
+/** The newest revision of a question as it now stands; cuts one when the draft has changed since. */
+export async function cutRevision(tx: Transaction, question: string, by: string, at: number): Promise<number | null> {
+  const [head] = await tx.select().from(questions).where(eq(questions.id, question));
+  if (!head) return null;
+  if (!head.changed) return head.revision;
+  const number = head.revision + 1;
+  await tx.insert(revisions).values({ question, number, body: tidyQuestion(head.draft as QuestionBody), by, at });
+  await tx.update(questions).set({ revision: number, changed: false }).where(eq(questions.id, question));
+  return number;
+}

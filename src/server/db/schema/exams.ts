@@ -1,0 +1,130 @@
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { courses, members } from './people';
+
+export const exams = sqliteTable('exams', {
+  id: text('id').primaryKey(),
+  course: text('course').references(() => courses.id),
+  title: text('title').notNull(),
+  /** `ExamPlan` as JSON. */
+  plan: text('plan', { mode: 'json' }).notNull(),
+  version: integer('version').notNull(),
+  owner: text('owner').notNull().references(() => members.id),
+  savedAt: integer('saved_at').notNull(),
+});
+
+export const sittings = sqliteTable(
+  'sittings',
+  {
+    id: text('id').primaryKey(),
+    exam: text('exam').references(() => exams.id),
+    course: text('course').notNull().references(() => courses.id),
+    title: text('title').notNull(),
+    /** The plan as pinned when it was scheduled, `ExamPlan` as JSON. */
+    plan: text('plan', { mode: 'json' }).notNull(),
+    opensAt: integer('opens_at').notNull(),
+    closesAt: integer('closes_at').notNull(),
+    endedAt: integer('ended_at'),
+    minutes: integer('minutes').notNull(),
+    /** `Boundaries` as JSON. */
+    boundaries: text('boundaries', { mode: 'json' }).notNull(),
+    boundariesVersion: integer('boundaries_version').notNull(),
+    releasedAt: integer('released_at'),
+    /** What released results show, `Shows` as JSON; null while not released. */
+    shows: text('shows', { mode: 'json' }),
+    createdBy: text('created_by').notNull().references(() => members.id),
+    createdAt: integer('created_at').notNull(),
+  },
+  (t) => [index('sittings_course').on(t.course), index('sittings_window').on(t.closesAt)],
+);
+
+/** What one student has in one sitting beyond the provision said once. */
+export const extensions = sqliteTable(
+  'extensions',
+  {
+    id: text('id').primaryKey(),
+    sitting: text('sitting').notNull().references(() => sittings.id),
+    member: text('member').notNull().references(() => members.id),
+    minutes: integer('minutes').notNull(),
+    reason: text('reason').notNull(),
+    by: text('by').notNull().references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('extensions_sitting').on(t.sitting, t.member)],
+);
+
+export const attempts = sqliteTable(
+  'attempts',
+  {
+    id: text('id').primaryKey(),
+    sitting: text('sitting').notNull().references(() => sittings.id),
+    member: text('member').notNull().references(() => members.id),
+    /** Number instead of a name for markers. */
+    script: integer('script').notNull(),
+    seed: integer('seed').notNull(),
+    startedAt: integer('started_at').notNull(),
+    /** Working minutes by the provision at the start; extensions come on top. */
+    minutes: integer('minutes').notNull(),
+    handedInAt: integer('handed_in_at'),
+    handedInBy: text('handed_in_by').$type<'student' | 'clock' | 'teacher'>(),
+    seenAt: integer('seen_at').notNull(),
+  },
+  (t) => [
+    index('attempts_sitting').on(t.sitting, t.member),
+    index('attempts_member').on(t.member),
+    index('attempts_open').on(t.handedInAt),
+  ],
+);
+
+/** Append-only: every change of an answer, once. */
+export const answers = sqliteTable(
+  'answers',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    attempt: text('attempt').notNull().references(() => attempts.id),
+    device: text('device').notNull(),
+    seq: integer('seq').notNull(),
+    item: text('item').notNull(),
+    slot: text('slot'),
+    value: text('value', { mode: 'json' }).notNull(),
+    writtenAt: integer('written_at').notNull(),
+    receivedAt: integer('received_at').notNull(),
+  },
+  (t) => [
+    uniqueIndex('answers_once').on(t.attempt, t.device, t.seq),
+    index('answers_attempt').on(t.attempt, t.writtenAt),
+  ],
+);
+
+/** Stretches in which the server did not serve; their time is given back. */
+export const outages = sqliteTable('outages', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  from: integer('from_at').notNull(),
+  to: integer('to_at').notNull(),
+});
+
+/** The last sign of life of any server process on this database; one row. */
+export const heartbeat = sqliteTable('heartbeat', {
+  id: integer('id').primaryKey(),
+  at: integer('at').notNull(),
+});
+
+/** Append-only history: the newest row of (attempt, item, slot) counts. */
+export const marks = sqliteTable(
+  'marks',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    attempt: text('attempt').notNull().references(() => attempts.id),
+    item: text('item').notNull(),
+    slot: text('slot').notNull(),
+    /** Exact marks as text; null while it waits for a person. */
+    marks: text('marks'),
+    /** The member who gave it; null for the answer rules. */
+    by: text('by').references(() => members.id),
+    /** `TraceStep[]` as JSON. */
+    trace: text('trace', { mode: 'json' }).notNull(),
+    feedback: text('feedback').notNull(),
+    remark: text('remark').notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('marks_attempt').on(t.attempt, t.item, t.slot)],
+);

@@ -1,0 +1,62 @@
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { Role } from '@/core/people/may';
+
+export const departments = sqliteTable('departments', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  institute: text('institute').notNull(),
+  /** `DepartmentPolicy` as JSON. */
+  policy: text('policy', { mode: 'json' }).notNull(),
+});
+
+export const members = sqliteTable('members', {
+  id: text('id').primaryKey(),
+  /** Lower case; what is typed to sign in. */
+  userName: text('user_name').notNull().unique(),
+  name: text('name').notNull(),
+  role: text('role').$type<Exclude<Role, 'guest'>>().notNull(),
+  passwordHash: text('password_hash').notNull(),
+  createdAt: integer('created_at').notNull(),
+});
+
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    /** SHA-256 of the token that the browser holds. */
+    tokenHash: text('token_hash').primaryKey(),
+    member: text('member').notNull().references(() => members.id),
+    expiresAt: integer('expires_at').notNull(),
+  },
+  (t) => [index('sessions_member').on(t.member)],
+);
+
+/** Wrong tries per typed user name, whether or not it exists. */
+export const signInTries = sqliteTable('sign_in_tries', {
+  userName: text('user_name').primaryKey(),
+  wrong: integer('wrong').notNull(),
+  lastAt: integer('last_at').notNull(),
+});
+
+export const courses = sqliteTable('courses', {
+  id: text('id').primaryKey(),
+  code: text('code').notNull().unique(),
+  title: text('title').notNull(),
+  term: text('term').notNull(),
+});
+
+export const enrolments = sqliteTable(
+  'enrolments',
+  {
+    course: text('course').notNull().references(() => courses.id),
+    member: text('member').notNull().references(() => members.id),
+  },
+  (t) => [primaryKey({ columns: [t.course, t.member] }), index('enrolments_member').on(t.member)],
+);
+
+export const provisions = sqliteTable('provisions', {
+  member: text('member').primaryKey().references(() => members.id),
+  extraTimePercent: integer('extra_time_percent').notNull(),
+  reason: text('reason').notNull(),
+  decidedBy: text('decided_by').notNull().references(() => members.id),
+  decidedAt: integer('decided_at').notNull(),
+});

@@ -1,0 +1,34 @@
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { z } from 'zod';
+
+const schema = z.object({
+  /** Folder for the database and the files. */
+  ZONDA_DATA: z.string().min(1).default('data'),
+  /** Where the database is; a file in the data folder unless said otherwise. */
+  ZONDA_DATABASE_URL: z.string().optional(),
+  /** "yes" when the application is reached by HTTPS: cookies are then sent over it only. */
+  ZONDA_SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
+});
+
+export interface Env {
+  dataFolder: string;
+  databaseUrl: string;
+  secureCookies: boolean;
+}
+
+/** The settings of this process, checked once; throws with the name of what is wrong. */
+export function readEnv(source: Record<string, string | undefined> = process.env): Env {
+  const parsed = schema.safeParse(source);
+  if (!parsed.success) {
+    const wrong = parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ');
+    throw new Error(`The environment is not usable. ${wrong}`);
+  }
+  const dataFolder = path.resolve(/* turbopackIgnore: true */ parsed.data.ZONDA_DATA);
+  mkdirSync(dataFolder, { recursive: true });
+  return {
+    dataFolder,
+    databaseUrl: parsed.data.ZONDA_DATABASE_URL ?? `file:${path.join(dataFolder, 'zonda.db')}`,
+    secureCookies: parsed.data.ZONDA_SECURE_COOKIES === 'yes',
+  };
+}

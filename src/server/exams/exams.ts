@@ -1,0 +1,118 @@
+import { and, desc, eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { readStored } from '@/core/base/stored-form';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { type ExamPlan, examForm, placements } from '@/core/exams/plan';
+import { may } from '@/core/people/may';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { questions } from '../db/schema/bank';
+import { exams } from '../db/schema/exams';
+import { courses, members } from '../db/schema/people';
+import { mayWriteIn } from '../bank/access';
+import { cutRevision } from '../bank/write';
+import { readDepartment } from '../people/policy';
+import { newId } from '../ports/ids';
+import { readRevision } from './revisions';
+
+export interface ExamRow {
+  id: string;
+  title: string;
+  course: string | null;
+  owner: string;
+  savedAt: number;
+  questions: number;
+  minutes: number;
+}
+
+export async function listExams(ctx: Context): Promise<Result<ExamRow[]>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const rows = await ctx.db.read
+    .select({ exam: exams, course: courses.code, owner: members.name })
+    .from(exams)
+    .innerJoin(members, eq(members.id, exams.owner))
+    .leftJoin(courses, eq(courses.id, exams.course))
+    .orderBy(desc(exams.savedAt));
+  return ok(
+    rows.map(({ exam, course, owner }) => {
+      const plan = readStored(examForm, exam.plan);
+      return { id: exam.id, title: exam.title, course, owner, savedAt: exam.savedAt, questions: placements(plan).length, minutes: plan.minutes };
+    }),
+  );
+}
+
+/** A new plan with the department's defaults: one section, the agreed pass mark and rounding. */
+export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> {
+  const { policy } = await readDepartment(ctx.db.read);
+  return {
+    version: 1,
+    title,
+    instructions: '',
+    minutes: 30,
+    sections: [{ id: newId(), title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false }],
+    passPercent: policy.passPercent,
+    pages: 'question',
+    confirmHandIn: true,
+    rounding: policy.rounding,
+  };
+}
+
+export async function createExam(ctx: Context, input: { title: string; course: string | null; plan?: ExamPlan }): Promise<Result<{ id: string }>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const plan = input.plan ?? (await freshPlan(ctx, input.title));
+  const id = newId();
+  await ctx.db.transaction(async (tx) => {
+    await tx.insert(exams).values({ id, course: input.course, title: plan.title, plan, version: 1, owner: ctx.actor.id, savedAt: ctx.now });
+  });
+  return ok({ id });
+}
+
+export interface OpenExam {
+  id: string;
+  course: { id: string; code: string; title: string } | null;
+  plan: ExamPlan;
+  version: number;
+  savedAt: number;
+}
+
+export async function openExam(ctx: Context, id: string): Promise<Result<OpenExam>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const [row] = await ctx.db.read
+    .select({ exam: exams, course: courses })
+    .from(exams)
+    .leftJoin(courses, eq(courses.id, exams.course))
+    .where(eq(exams.id, id));
+  if (!row) return NOT_FOUND;
+  const { exam, course } = row;
+  return ok({ id, course, plan: readStored(examForm, exam.plan), version: exam.version, savedAt: exam.savedAt });
+}
+
+const planInput = z.object({ exam: z.string(), base: z.number().int(), plan: examForm.schema });
+
+/** Saves the plan as it is typed. Refused when it was changed elsewhere, or places a revision that does not exist. */
+export async function savePlan(ctx: Context, raw: unknown): Promise<Result<{ version: number; savedAt: number }>> {
+  const parsed = parse(planInput, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const { exam, base, plan } = parsed.value;
+  for (const { item } of placements(plan)) {
+    if (!(await readRevision(ctx.db.read, item.question, item.revision))) return refuse('revision-unknown', { at: ['item', item.id] });
+  }
+  return ctx.db.transaction(async (tx) => {
+    const saved = await tx
+      .update(exams)
+      .set({ plan, title: plan.title, version: base + 1, savedAt: ctx.now })
+      .where(and(eq(exams.id, exam), eq(exams.version, base)))
+      .returning({ id: exams.id });
+    return saved.length > 0 ? ok({ version: base + 1, savedAt: ctx.now }) : refuse('changed-elsewhere', { values: { by: '' } });
+  });
+}
+
+/** The revision of a question that an exam should place now; one is cut when its draft has moved on. */
+export async function revisionToPlace(ctx: Context, question: string): Promise<Result<{ revision: number }>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const [head] = await ctx.db.read.select({ bank: questions.bank }).from(questions).where(eq(questions.id, question));
+  if (!head) return NOT_FOUND;
+  if (!(await mayWriteIn(ctx, head.bank))) return FORBIDDEN;
+  const revision = await ctx.db.transaction((tx) => cutRevision(tx, question, ctx.actor.id, ctx.now));
+  return revision === null ? NOT_FOUND : ok({ revision });
+}

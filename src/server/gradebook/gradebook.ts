@@ -1,0 +1,98 @@
+import { and, asc, desc, eq } from 'drizzle-orm';
+import { exact, ONE, round } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import { finalPercent } from '@/core/gradebook/final';
+import { may } from '@/core/people/may';
+import { boundariesSchema } from '@/core/results/policy';
+import { type Score, stepAt } from '@/core/results/score';
+import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { sittings } from '../db/schema/exams';
+import { courses, enrolments, members } from '../db/schema/people';
+import { readDepartment } from '../people/policy';
+import { scoresOf } from '../results/results';
+
+export interface CourseRow {
+  id: string;
+  code: string;
+  title: string;
+  term: string;
+}
+
+export async function listCourses(ctx: Context): Promise<Result<CourseRow[]>> {
+  if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
+  return ok(await ctx.db.read.select().from(courses).orderBy(asc(courses.code)));
+}
+
+/** A student's cell in one column. */
+export interface Cell {
+  marks: string;
+  percent: string;
+  grade: string | null;
+  passed: boolean;
+  /** Answers that still wait; the cell is not final while there are any. */
+  waiting: number;
+}
+
+export interface Gradebook {
+  course: CourseRow;
+  columns: { sitting: string; title: string; of: string; date: number; released: boolean }[];
+  rows: { member: string; name: string; userName: string; cells: (Cell | null)[]; final: { percent: string; grade: string | null } | null }[];
+}
+
+/**
+ * The gradebook of a course: a column for each sitting, oldest first. The final
+ * percent counts released columns by their marks; a sitting not sat counts nothing.
+ */
+export async function openGradebook(ctx: Context, courseId: string): Promise<Result<Gradebook>> {
+  if (!may(ctx.actor, 'see gradebook', null)) return FORBIDDEN;
+  const { read } = ctx.db;
+  const [course] = await read.select().from(courses).where(eq(courses.id, courseId));
+  if (!course) return NOT_FOUND;
+  const { policy } = await readDepartment(read);
+  const students = await read
+    .select({ member: members.id, name: members.name, userName: members.userName })
+    .from(enrolments)
+    .innerJoin(members, and(eq(members.id, enrolments.member), eq(members.role, 'student')))
+    .where(eq(enrolments.course, courseId))
+    .orderBy(asc(members.name));
+  const held = await read.select().from(sittings).where(eq(sittings.course, courseId)).orderBy(desc(sittings.opensAt));
+  const columns: { sitting: typeof sittings.$inferSelect; scored: Map<string, Score> }[] = [];
+  for (const sitting of held.reverse()) {
+    const scored = await scoresOf(read, sitting.id, boundariesSchema.parse(sitting.boundaries));
+    if (scored.length > 0) columns.push({ sitting, scored: new Map(scored.map((s) => [s.member, s.score])) });
+  }
+  return ok({
+    course,
+    columns: columns.map(({ sitting, scored }) => ({
+      sitting: sitting.id,
+      title: sitting.title,
+      of: [...scored.values()][0]?.shown.of ?? '',
+      date: sitting.opensAt,
+      released: sitting.releasedAt !== null,
+    })),
+    rows: students.map((student) => {
+      const scores = columns.map(({ sitting, scored }) => ({ sitting, score: scored.get(student.member) ?? null }));
+      const entries = scores.flatMap(({ sitting, score }) =>
+        score && sitting.releasedAt !== null ? [{ marks: score.marks, of: score.of }] : [],
+      );
+      const final = finalPercent([{ weight: ONE, entries, average: 'points', dropLowest: 0 }]);
+      const { places, mode } = policy.rounding;
+      return {
+        ...student,
+        cells: scores.map(({ score }) =>
+          score === null
+            ? null
+            : { marks: score.shown.marks, percent: score.shown.percent, grade: score.grade, passed: score.passed, waiting: score.waiting },
+        ),
+        final:
+          final === null
+            ? null
+            : {
+                percent: round(final, places, mode),
+                grade: policy.grades[stepAt(policy.grades, policy.rounding.first ? exact(round(final, places, mode)) : final)]?.grade ?? null,
+              },
+      };
+    }),
+  });
+}
+

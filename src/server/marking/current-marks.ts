@@ -1,0 +1,44 @@
+import { eq, inArray, max } from 'drizzle-orm';
+import { exact } from '@/core/base/exact';
+import type { SlotMarks } from '@/core/results/score';
+import type { TraceStep } from '@/core/rules/marking';
+import type { Reader } from '../db/database';
+import { attempts, marks } from '../db/schema/exams';
+
+/** The mark that counts for one slot: the newest in its history. */
+export interface CurrentMark {
+  attempt: string;
+  item: string;
+  slot: string;
+  marks: string | null;
+  by: string | null;
+  trace: TraceStep[];
+  feedback: string;
+  remark: string;
+  at: number;
+}
+
+type Which = { sitting: string } | { attempt: string };
+
+export async function currentMarks(read: Reader, which: Which): Promise<CurrentMark[]> {
+  const mine =
+    'attempt' in which
+      ? eq(marks.attempt, which.attempt)
+      : inArray(marks.attempt, read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, which.sitting)));
+  const newest = read.select({ id: max(marks.id) }).from(marks).where(mine).groupBy(marks.attempt, marks.item, marks.slot);
+  const rows = await read.select().from(marks).where(inArray(marks.id, newest));
+  return rows.map(({ id: _, ...row }) => ({ ...row, trace: row.trace as TraceStep[] }));
+}
+
+/** Marks of each attempt in the shape that scoring takes. */
+export function byAttempt(rows: readonly CurrentMark[]): Map<string, SlotMarks> {
+  const all = new Map<string, Map<string, Map<string, ReturnType<typeof exact> | null>>>();
+  for (const row of rows) {
+    const attempt = all.get(row.attempt) ?? new Map();
+    const item = attempt.get(row.item) ?? new Map();
+    item.set(row.slot, row.marks === null ? null : exact(row.marks));
+    attempt.set(row.item, item);
+    all.set(row.attempt, attempt);
+  }
+  return all;
+}

@@ -1,0 +1,189 @@
+import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import { z } from 'zod';
+import { exact, stored } from '@/core/base/exact';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
+import { placedSlots } from '@/core/bank/question';
+import { firstWords } from '@/core/content/plain';
+import { paperItems } from '@/core/exams/paper';
+import { kindOf } from '@/core/kinds/registry';
+import { may } from '@/core/people/may';
+import { readNumber } from '@/core/rules/number/read';
+import type { TraceStep } from '@/core/rules/marking';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { attempts, marks, sittings } from '../db/schema/exams';
+import { courses, members } from '../db/schema/people';
+import { currentAnswers, findAttempt } from '../sittings/attempts';
+import { paperOf } from '../sittings/pinned';
+import { readDepartment } from '../people/policy';
+import { currentMarks } from './current-marks';
+
+/** One question of a sitting with what a person has to mark of it. */
+export interface MarkingTask {
+  sitting: string;
+  title: string;
+  course: string;
+  item: string;
+  number: number;
+  label: string;
+  /** Answers that a person marks or has marked, and how many of them still wait. */
+  answers: number;
+  waiting: number;
+}
+
+/** Everything that waits for a person or was marked by one, by question. Only handed-in attempts count. */
+export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> {
+  if (!may(ctx.actor, 'mark answers', null)) return FORBIDDEN;
+  const { read } = ctx.db;
+  const rows = await read
+    .selectDistinct({ id: sittings.id, title: sittings.title, course: courses.code, opensAt: sittings.opensAt })
+    .from(sittings)
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    .innerJoin(attempts, and(eq(attempts.sitting, sittings.id), isNotNull(attempts.handedInAt)))
+    .orderBy(desc(sittings.opensAt));
+  const tasks: MarkingTask[] = [];
+  for (const sitting of rows) {
+    const { paper } = await paperOf(read, { sitting: sitting.id, seed: 0 });
+    const present = await currentMarks(read, { sitting: sitting.id });
+    for (const item of paperItems(paper)) {
+      const mine = present.filter((m) => m.item === item.id && (m.marks === null || m.by !== null));
+      if (mine.length === 0) continue;
+      tasks.push({
+        sitting: sitting.id,
+        title: sitting.title,
+        course: sitting.course,
+        item: item.id,
+        number: item.number,
+        label: firstWords(item.question.content, 60),
+        answers: mine.length,
+        waiting: mine.filter((m) => m.marks === null).length,
+      });
+    }
+  }
+  return ok(tasks);
+}
+
+/** One slot of one script that a person marks. */
+export interface DeskAnswer {
+  attempt: string;
+  script: number;
+  /** Null while names are hidden. */
+  name: string | null;
+  slot: string;
+  letter: string;
+  /** The answer in plain words. */
+  answer: string;
+  of: string;
+  marks: string | null;
+  byPerson: boolean;
+  remark: string;
+  trace: TraceStep[];
+  /** All of the student's answers to this question, to show on the sheet. */
+  responses: Record<string, unknown>;
+}
+
+export interface Desk {
+  sitting: string;
+  title: string;
+  item: string;
+  number: number;
+  label: string;
+  marks: string;
+  sheet: QuestionSheet;
+  /** The key of each slot in plain words. */
+  keys: Record<string, string>;
+  namesHidden: boolean;
+  answers: DeskAnswer[];
+}
+
+/** The answers to one question that a person marks, across all scripts. */
+export async function openDesk(ctx: Context, sittingId: string, itemId: string): Promise<Result<Desk>> {
+  if (!may(ctx.actor, 'mark answers', null)) return FORBIDDEN;
+  const { read } = ctx.db;
+  const [sitting] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sittingId));
+  if (!sitting) return NOT_FOUND;
+  const { paper } = await paperOf(read, { sitting: sittingId, seed: 0 });
+  const item = paperItems(paper).find((i) => i.id === itemId);
+  if (!item) return NOT_FOUND;
+  const { policy } = await readDepartment(read);
+  const people = await read
+    .select({ id: attempts.id, script: attempts.script, name: members.name })
+    .from(attempts)
+    .innerJoin(members, eq(members.id, attempts.member))
+    .where(eq(attempts.sitting, sittingId));
+  const byId = new Map(people.map((p) => [p.id, p]));
+  const present = (await currentMarks(read, { sitting: sittingId })).filter((m) => m.item === itemId && (m.marks === null || m.by !== null));
+  const answers: DeskAnswer[] = [];
+  for (const { id, letter, slot } of placedSlots(item.question)) {
+    const kind = kindOf(slot.kind);
+    for (const mark of present.filter((m) => m.slot === id)) {
+      const person = byId.get(mark.attempt);
+      if (!person) continue;
+      const responses = (await currentAnswers(read, mark.attempt))[itemId] ?? {};
+      const parsed = kind.response.safeParse(responses[id]);
+      answers.push({
+        attempt: mark.attempt,
+        script: person.script,
+        name: policy.namesHidden ? null : person.name,
+        slot: id,
+        letter,
+        answer: parsed.success ? kind.describeResponse(slot.setup, parsed.data) : '',
+        of: stored(item.worth.get(id) ?? exact(0)),
+        marks: mark.marks,
+        byPerson: mark.by !== null,
+        remark: mark.remark,
+        trace: mark.trace,
+        responses,
+      });
+    }
+  }
+  answers.sort((a, b) => a.letter.localeCompare(b.letter) || a.script - b.script);
+  return ok({
+    sitting: sittingId,
+    title: sitting.title,
+    item: itemId,
+    number: item.number,
+    label: firstWords(item.question.content, 60),
+    marks: stored(item.marks),
+    sheet: questionSheet(item.question, 0),
+    keys: Object.fromEntries(placedSlots(item.question).map(({ id, slot }) => [id, kindOf(slot.kind).describeKey(slot.setup)])),
+    namesHidden: policy.namesHidden,
+    answers,
+  });
+}
+
+const given = z.object({
+  attempt: z.string(),
+  item: z.string(),
+  slot: z.string(),
+  /** As typed: 2, 1.5, 1,5, 1½, 3/4. */
+  marks: z.string().max(20),
+  remark: z.string().max(3000),
+});
+
+/** Adds a person's mark for one slot to its history. */
+export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ marks: string }>> {
+  const parsed = parse(given, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'mark answers', null)) return FORBIDDEN;
+  const { attempt, item: itemId, slot, remark } = parsed.value;
+  const found = await findAttempt(ctx.db.read, attempt);
+  if (!found) return NOT_FOUND;
+  if (found.state.handedInAt === null) return refuse('not-handed-in');
+  const { paper } = await paperOf(ctx.db.read, found.attempt);
+  const worth = paperItems(paper).find((i) => i.id === itemId)?.worth.get(slot);
+  if (!worth) return NOT_FOUND;
+  const reading = readNumber(parsed.value.marks);
+  if (!reading || reading.rest !== '') return refuse('mark-not-a-number', { at: ['marks'] });
+  if (reading.value.compare(0) < 0 || reading.value.compare(worth) > 0) {
+    return refuse('mark-out-of-range', { at: ['marks'], values: { most: worth.toFraction(true) } });
+  }
+  const value = stored(reading.value);
+  await ctx.db.transaction(async (tx) => {
+    await tx.insert(marks).values({
+      attempt, item: itemId, slot, marks: value, by: ctx.actor.id, remark, feedback: '', at: ctx.now,
+      trace: [{ code: 'by-a-person' }] satisfies TraceStep[],
+    });
+  });
+  return ok({ marks: value });
+}

@@ -1,0 +1,31 @@
+import { stored } from '@/core/base/exact';
+import { markSlot } from '@/core/bank/mark';
+import { paperItems } from '@/core/exams/paper';
+import type { Transaction } from '../db/database';
+import { marks } from '../db/schema/exams';
+import { type AttemptRow, currentAnswers } from '../sittings/attempts';
+import { paperOf } from '../sittings/pinned';
+
+/** Marks every slot of an attempt by its rules and adds the marks, with their traces, to the history. */
+export async function markAttempt(tx: Transaction, attempt: AttemptRow, at: number): Promise<void> {
+  const { paper } = await paperOf(tx, attempt);
+  const answers = await currentAnswers(tx, attempt.id);
+  const rows = paperItems(paper).flatMap((item) =>
+    [...item.worth].map(([slotId, worth]) => {
+      const slot = item.question.slots[slotId];
+      if (!slot) throw new Error(`Slot ${slotId} is not in its question`);
+      const { marking, marks: earned } = markSlot(slot, answers[item.id]?.[slotId], worth);
+      return {
+        attempt: attempt.id,
+        item: item.id,
+        slot: slotId,
+        marks: earned === null ? null : stored(earned),
+        trace: marking.trace,
+        feedback: marking.state === 'marked' ? (marking.feedback ?? '') : '',
+        remark: '',
+        at,
+      };
+    }),
+  );
+  if (rows.length > 0) await tx.insert(marks).values(rows);
+}

@@ -1,0 +1,11 @@
+import { eq } from 'drizzle-orm';
+import type { Outside } from '../context';
+import { media } from '../db/schema/bank';
+
+/** The bytes of a picture and how to serve them; null when there is none. Its hash is what opens it. */
+export async function readMedia(out: Outside, hash: string): Promise<{ bytes: Uint8Array; mime: string } | null> {
+  if (!/^[a-f0-9]{64}$/.test(hash)) return null;
+  const [row] = await out.db.read.select({ mime: media.mime }).from(media).where(eq(media.hash, hash));
+  const bytes = row && (await out.files.get(hash));
+  return row && bytes ? { bytes, mime: row.mime } : null;
+}

@@ -1,0 +1,27 @@
+import path from 'node:path';
+import type { Outside } from './context';
+import { type Database, openDatabase } from './db/database';
+import { readEnv } from './env';
+import { type Files, folderFiles } from './ports/files';
+
+/**
+ * The services of this process, opened once. They hang on the global object
+ * because the framework may load this module more than once in one process.
+ */
+interface Services {
+  db: Database;
+  files: Files;
+}
+const KEY = Symbol.for('zonda.services');
+const holder = globalThis as { [KEY]?: Promise<Services> };
+
+async function open(): Promise<Services> {
+  const env = readEnv();
+  return { db: await openDatabase(env.databaseUrl), files: folderFiles(path.join(env.dataFolder, 'files')) };
+}
+
+/** The outside world with the time of now. */
+export async function outside(): Promise<Outside> {
+  holder[KEY] ??= open();
+  return { ...(await holder[KEY]), now: Date.now() };
+}

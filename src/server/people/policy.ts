@@ -1,0 +1,43 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { exactText, ROUNDING_MODES } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import { may } from '@/core/people/may';
+import { feedbackRange, gradeStep } from '@/core/results/policy';
+import { type Context, FORBIDDEN, parse } from '../context';
+import type { Reader } from '../db/database';
+import { departments } from '../db/schema/people';
+
+/** What the department has agreed on; defaults that an exam may change. */
+const policySchema = z.object({
+  passPercent: exactText.refine((text) => Number(text) >= 0 && Number(text) <= 100, { message: 'percent-range' }),
+  grades: z.array(gradeStep).max(20),
+  ranges: z.array(feedbackRange).min(1).max(12),
+  rounding: z.object({ mode: z.enum(ROUNDING_MODES), places: z.number().int().min(0).max(4), first: z.boolean() }),
+  namesHidden: z.boolean(),
+});
+export type DepartmentPolicy = z.infer<typeof policySchema>;
+
+export interface Department {
+  name: string;
+  institute: string;
+  policy: DepartmentPolicy;
+}
+
+export const DEPARTMENT_ID = 'department';
+
+export async function readDepartment(read: Reader): Promise<Department> {
+  const [row] = await read.select().from(departments).where(eq(departments.id, DEPARTMENT_ID));
+  if (!row) throw new Error('There is no department in this database yet; load one first');
+  return { name: row.name, institute: row.institute, policy: policySchema.parse(row.policy) };
+}
+
+export async function setPolicy(ctx: Context, input: unknown): Promise<Result<null>> {
+  const policy = parse(policySchema, input);
+  if (!policy.ok) return policy;
+  if (!may(ctx.actor, 'set policy', null)) return FORBIDDEN;
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(departments).set({ policy: policy.value }).where(eq(departments.id, DEPARTMENT_ID));
+  });
+  return ok();
+}

@@ -1,0 +1,131 @@
+import { eq } from 'drizzle-orm';
+import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
+import { placedSlots } from '@/core/bank/question';
+import { exact, max, min, shown, stored } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import type { Content } from '@/core/content/document';
+import { plainText } from '@/core/content/plain';
+import { paperItems } from '@/core/exams/paper';
+import { kindOf } from '@/core/kinds/registry';
+import { may } from '@/core/people/may';
+import type { TraceStep } from '@/core/rules/marking';
+import { boundariesSchema, fillIn } from '@/core/results/policy';
+import { score, type SectionScore } from '@/core/results/score';
+import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { sittings } from '../db/schema/exams';
+import { members } from '../db/schema/people';
+import { byAttempt, currentMarks } from '../marking/current-marks';
+import { currentAnswers, findAttempt } from '../sittings/attempts';
+import { paperOf } from '../sittings/pinned';
+import { showsSchema } from './results';
+
+/** One slot of the student's own sheet, with what the margin says about it. */
+export interface ResultSlot {
+  id: string;
+  letter: string;
+  marks: string;
+  of: string;
+  trace: TraceStep[];
+  feedback: string;
+  remark: string;
+  /** Null when keys are not shown. */
+  key: string | null;
+}
+
+export interface ResultItem {
+  id: string;
+  number: number;
+  marks: string;
+  of: string;
+  sheet: QuestionSheet;
+  responses: Record<string, unknown>;
+  slots: ResultSlot[];
+  explanation: Content | null;
+}
+
+export interface OwnResult {
+  title: string;
+  name: string;
+  marks: string;
+  of: string;
+  percent: string;
+  passed: boolean;
+  passPercent: string;
+  grade: string | null;
+  rangeText: string;
+  sections: { title: string; marks: string; of: string }[];
+  /** Empty when marks per question are not shown. */
+  items: ResultItem[];
+}
+
+function bySuccess(sections: readonly SectionScore[], pick: typeof max): string {
+  const wanted = sections.map((s) => s.percent).reduce((a, b) => pick(a, b));
+  return sections.find((s) => s.percent.equals(wanted))?.title ?? '';
+}
+
+/** A student's own released result: score, what the range reads, and the sheet with its margin as far as it is shown. */
+export async function openOwnResult(ctx: Context, attemptId: string): Promise<Result<OwnResult>> {
+  const { read } = ctx.db;
+  const found = await findAttempt(read, attemptId);
+  if (!found) return NOT_FOUND;
+  const [row] = await read.select().from(sittings).where(eq(sittings.id, found.attempt.sitting));
+  const released = row?.releasedAt !== null && row?.releasedAt !== undefined;
+  const own = may(ctx.actor, 'read own result', { student: found.attempt.member, released });
+  if (!row || !(own || may(ctx.actor, 'see results', null))) return FORBIDDEN;
+  const shows = row.shows === null ? { marks: true, key: true, explanation: true } : showsSchema.parse(row.shows);
+  const [member] = await read.select({ name: members.name }).from(members).where(eq(members.id, found.attempt.member));
+  const { plan, paper } = await paperOf(read, found.attempt);
+  const present = await currentMarks(read, { attempt: attemptId });
+  const given = byAttempt(present).get(attemptId) ?? new Map();
+  const boundaries = boundariesSchema.parse(row.boundaries);
+  const result = score(paper, given, boundaries, plan.rounding);
+  const answers = await currentAnswers(read, attemptId);
+  const name = member?.name ?? '';
+  const rangeText = fillIn(boundaries.ranges[result.range]?.text ?? '', {
+    score: result.shown.marks,
+    total: result.shown.of,
+    percent: `${result.shown.percent} %`,
+    name,
+    'weakest section': bySuccess(result.sections, min),
+    'best section': bySuccess(result.sections, max),
+  });
+  const items = paperItems(paper).map((item): ResultItem => {
+    const slots = placedSlots(item.question).map(({ id, letter, slot }): ResultSlot => {
+      const mark = present.find((m) => m.item === item.id && m.slot === id);
+      return {
+        id,
+        letter,
+        marks: mark?.marks ?? '0',
+        of: stored(item.worth.get(id) ?? item.marks),
+        trace: mark?.trace ?? [],
+        feedback: mark?.feedback ?? '',
+        remark: mark?.remark ?? '',
+        key: shows.key ? kindOf(slot.kind).describeKey(slot.setup) : null,
+      };
+    });
+    const earned = [...(given.get(item.id)?.values() ?? [])].reduce((a, b) => (b ? a.add(b) : a), item.marks.mul(0));
+    return {
+      id: item.id,
+      number: item.number,
+      marks: stored(earned),
+      of: stored(item.marks),
+      sheet: questionSheet(item.question, item.seed),
+      responses: answers[item.id] ?? {},
+      slots,
+      explanation: shows.explanation && plainText(item.question.explanation) !== '' ? item.question.explanation : null,
+    };
+  });
+  return ok({
+    title: row.title,
+    name,
+    marks: result.shown.marks,
+    of: result.shown.of,
+    percent: result.shown.percent,
+    passed: result.passed,
+    passPercent: shown(exact(boundaries.passPercent)),
+    grade: result.grade,
+    rangeText,
+    sections: result.sections.map((s) => ({ title: s.title, marks: shown(s.marks), of: shown(s.of) })),
+    items: shows.marks ? items : [],
+  });
+}

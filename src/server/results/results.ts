@@ -1,0 +1,163 @@
+import { and, eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { stored } from '@/core/base/exact';
+import { ok, type Result, refuse } from '@/core/base/result';
+import type { Rounding } from '@/core/exams/plan';
+import { may } from '@/core/people/may';
+import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
+import { score, type Score } from '@/core/results/score';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import type { Reader } from '../db/database';
+import { attempts, sittings } from '../db/schema/exams';
+import { courses, members } from '../db/schema/people';
+import { byAttempt, currentMarks } from '../marking/current-marks';
+import { paperOf } from '../sittings/pinned';
+
+/** What released results show to students, besides the score and what their range reads. */
+export const showsSchema = z.object({ marks: z.boolean(), key: z.boolean(), explanation: z.boolean() });
+export type Shows = z.infer<typeof showsSchema>;
+
+/** One student's score in one sitting. */
+export interface ScoredAttempt {
+  attempt: string;
+  member: string;
+  name: string;
+  score: Score;
+}
+
+/** Scores of every handed-in attempt of a sitting, by name. */
+export async function scoresOf(read: Reader, sitting: string, boundaries: Boundaries): Promise<ScoredAttempt[]> {
+  const rows = await read
+    .select({ attempt: attempts, name: members.name })
+    .from(attempts)
+    .innerJoin(members, eq(members.id, attempts.member))
+    .where(eq(attempts.sitting, sitting))
+    .orderBy(members.name);
+  const given = byAttempt(await currentMarks(read, { sitting }));
+  const scored: ScoredAttempt[] = [];
+  for (const { attempt, name } of rows) {
+    if (attempt.handedInAt === null) continue;
+    const { plan, paper } = await paperOf(read, attempt);
+    scored.push({
+      attempt: attempt.id,
+      member: attempt.member,
+      name,
+      score: score(paper, given.get(attempt.id) ?? new Map(), boundaries, plan.rounding),
+    });
+  }
+  return scored;
+}
+
+/** A student's line on the results screen: plain values that travel to the browser. */
+export interface ResultRow {
+  attempt: string;
+  name: string;
+  marks: string;
+  /** Exact percent as text; boundaries are compared with it. */
+  percent: string;
+  waiting: number;
+  /** Exact percent of each section, in the order of the paper. */
+  sections: string[];
+}
+
+export interface Results {
+  sitting: string;
+  title: string;
+  course: string;
+  total: string;
+  rounding: Rounding;
+  boundaries: Boundaries;
+  version: number;
+  sections: { title: string; passPercent: string | null }[];
+  rows: ResultRow[];
+  notHandedIn: number;
+  releasedAt: number | null;
+  shows: Shows | null;
+}
+
+export async function openResults(ctx: Context, id: string): Promise<Result<Results>> {
+  if (!may(ctx.actor, 'see results', null)) return FORBIDDEN;
+  const { read } = ctx.db;
+  const [row] = await read
+    .select({ sitting: sittings, course: courses.code })
+    .from(sittings)
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    .where(eq(sittings.id, id));
+  if (!row) return NOT_FOUND;
+  const { sitting, course } = row;
+  const boundaries = boundariesSchema.parse(sitting.boundaries);
+  const { plan, paper } = await paperOf(read, { sitting: id, seed: 0 });
+  const scored = await scoresOf(read, id, boundaries);
+  const begun = await read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, id));
+  return ok({
+    sitting: id,
+    title: sitting.title,
+    course,
+    total: stored(paper.marks),
+    rounding: plan.rounding,
+    boundaries,
+    version: sitting.boundariesVersion,
+    sections: paper.sections.map(({ title, passPercent }) => ({ title, passPercent })),
+    rows: scored.map(({ attempt, name, score: s }) => ({
+      attempt,
+      name,
+      marks: stored(s.marks),
+      percent: stored(s.percent),
+      waiting: s.waiting,
+      sections: s.sections.map((section) => stored(section.percent)),
+    })),
+    notHandedIn: begun.length - scored.length,
+    releasedAt: sitting.releasedAt,
+    shows: sitting.shows === null ? null : showsSchema.parse(sitting.shows),
+  });
+}
+
+const boundariesInput = z.object({ sitting: z.string(), base: z.number().int(), boundaries: boundariesSchema });
+
+/** Saves pass mark, feedback ranges and grades of a sitting. Gaps, overlaps and a change made elsewhere are refused. */
+export async function saveBoundaries(ctx: Context, raw: unknown): Promise<Result<{ version: number; savedAt: number }>> {
+  const parsed = parse(boundariesInput, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const { sitting, base, boundaries } = parsed.value;
+  const wrong = boundariesReadiness(boundaries).find((f) => f.weight === 'stops');
+  if (wrong) return refuse(wrong.code, { at: wrong.at, ...(wrong.values ? { values: wrong.values } : {}) });
+  return ctx.db.transaction(async (tx) => {
+    const saved = await tx
+      .update(sittings)
+      .set({ boundaries, boundariesVersion: base + 1 })
+      .where(and(eq(sittings.id, sitting), eq(sittings.boundariesVersion, base)))
+      .returning({ id: sittings.id });
+    return saved.length > 0 ? ok({ version: base + 1, savedAt: ctx.now }) : refuse('changed-elsewhere', { values: { by: '' } });
+  });
+}
+
+const releaseInput = z.object({ sitting: z.string(), shows: showsSchema });
+
+/** Releases results to everybody who handed in. Refused while answers wait for a person or somebody is still writing. */
+export async function releaseResults(ctx: Context, raw: unknown): Promise<Result<{ students: number }>> {
+  const parsed = parse(releaseInput, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const { sitting, shows } = parsed.value;
+  const results = await openResults(ctx, sitting);
+  if (!results.ok) return results;
+  const waiting = results.value.rows.reduce((n, r) => n + r.waiting, 0);
+  if (waiting > 0) return refuse('answers-wait', { values: { count: waiting } });
+  if (results.value.notHandedIn > 0) return refuse('still-writing', { values: { count: results.value.notHandedIn } });
+  if (results.value.rows.length === 0) return refuse('nobody-sat');
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(sittings).set({ releasedAt: ctx.now, shows }).where(eq(sittings.id, sitting));
+  });
+  return ok({ students: results.value.rows.length });
+}
+
+/** Takes released results back; students no longer see them. */
+export async function takeBackResults(ctx: Context, sitting: string): Promise<Result<null>> {
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(sittings).set({ releasedAt: null, shows: null }).where(eq(sittings.id, sitting));
+  });
+  return ok();
+}
+

@@ -1,0 +1,72 @@
+import { eq, gt, sql } from 'drizzle-orm';
+import type { AttemptState } from '@/core/sittings/attempt';
+import { deadlineOf } from '@/core/sittings/time';
+import type { Reader } from '../db/database';
+import { answers, attempts, extensions, outages, sittings } from '../db/schema/exams';
+
+export type AttemptRow = typeof attempts.$inferSelect;
+
+/** An attempt with the facts of its sitting that decide its time. */
+export interface AttemptInTime {
+  attempt: AttemptRow;
+  state: AttemptState;
+}
+
+const extraOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) FROM ${extensions}
+  WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.member} = ${attempts.member})`;
+
+async function inTime(read: Reader, row: { attempt: AttemptRow; sitting: { closesAt: number; minutes: number; endedAt: number | null }; extra: number }): Promise<AttemptInTime> {
+  const { attempt, sitting, extra } = row;
+  const lost = await read.select({ from: outages.from, to: outages.to }).from(outages).where(gt(outages.to, attempt.startedAt));
+  const minutes = attempt.minutes + extra;
+  const own = deadlineOf({ startedAt: attempt.startedAt, minutes, closesAt: sitting.closesAt, extraMinutes: minutes - sitting.minutes }, lost);
+  const deadline = sitting.endedAt === null ? own : Math.min(own, sitting.endedAt);
+  return { attempt, state: { startedAt: attempt.startedAt, deadline, handedInAt: attempt.handedInAt } };
+}
+
+function select(read: Reader) {
+  return read
+    .select({
+      attempt: attempts,
+      sitting: { closesAt: sittings.closesAt, minutes: sittings.minutes, endedAt: sittings.endedAt },
+      extra: extraOf,
+    })
+    .from(attempts)
+    .innerJoin(sittings, eq(sittings.id, attempts.sitting));
+}
+
+export async function findAttempt(read: Reader, id: string): Promise<AttemptInTime | null> {
+  const [row] = await select(read).where(eq(attempts.id, id));
+  return row ? inTime(read, row) : null;
+}
+
+export async function attemptsOf(read: Reader, sitting: string): Promise<AttemptInTime[]> {
+  const rows = await select(read).where(eq(attempts.sitting, sitting));
+  return Promise.all(rows.map((row) => inTime(read, row)));
+}
+
+/** The attempts that nobody has handed in yet, in all sittings. */
+export async function openAttempts(read: Reader): Promise<AttemptInTime[]> {
+  const rows = await select(read).where(sql`${attempts.handedInAt} IS NULL`);
+  return Promise.all(rows.map((row) => inTime(read, row)));
+}
+
+/** Present answers by item and slot: the one written last, whichever device it came from. */
+export type Answers = Record<string, Record<string, unknown>>;
+
+/** The name under which what concerns a whole question (to come back to it later) stands among its answers. */
+export const WHOLE = '';
+
+export async function currentAnswers(read: Reader, attempt: string): Promise<Answers> {
+  const rows = await read
+    .select({ item: answers.item, slot: answers.slot, value: answers.value })
+    .from(answers)
+    .where(eq(answers.attempt, attempt))
+    .orderBy(answers.writtenAt, answers.id);
+  const current: Answers = {};
+  for (const row of rows) {
+    const item = (current[row.item] ??= {});
+    item[row.slot ?? WHOLE] = row.value;
+  }
+  return current;
+}

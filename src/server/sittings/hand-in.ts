@@ -1,0 +1,37 @@
+import { and, eq, isNull } from 'drizzle-orm';
+import { ok, type Result } from '@/core/base/result';
+import { may } from '@/core/people/may';
+import { isOverdue } from '@/core/sittings/attempt';
+import { type Context, FORBIDDEN, NOT_FOUND, type Outside } from '../context';
+import { attempts } from '../db/schema/exams';
+import { markAttempt } from '../marking/mark-attempt';
+import { type AttemptRow, findAttempt, openAttempts } from './attempts';
+
+/** Closes an attempt and marks what the rules can mark, both or neither. Handing in twice changes nothing. */
+async function close(out: Outside, attempt: AttemptRow, by: 'student' | 'clock' | 'teacher', at: number): Promise<void> {
+  await out.db.transaction(async (tx) => {
+    const closed = await tx
+      .update(attempts)
+      .set({ handedInAt: at, handedInBy: by })
+      .where(and(eq(attempts.id, attempt.id), isNull(attempts.handedInAt)))
+      .returning({ id: attempts.id });
+    if (closed.length > 0) await markAttempt(tx, attempt, out.now);
+  });
+}
+
+/** The student hands in. */
+export async function handIn(ctx: Context, attemptId: string): Promise<Result<{ handedInAt: number }>> {
+  const found = await findAttempt(ctx.db.read, attemptId);
+  if (!found) return NOT_FOUND;
+  if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
+  const at = found.state.handedInAt ?? Math.min(ctx.now, found.state.deadline);
+  if (found.state.handedInAt === null) await close(ctx, found.attempt, 'student', at);
+  return ok({ handedInAt: at });
+}
+
+/** Hands in every attempt whose time is over, whether or not its browser is there. Returns how many. */
+export async function sweep(out: Outside): Promise<number> {
+  const overdue = (await openAttempts(out.db.read)).filter(({ state }) => isOverdue(state, out.now));
+  for (const { attempt, state } of overdue) await close(out, attempt, 'clock', state.deadline);
+  return overdue.length;
+}

@@ -1,0 +1,122 @@
+import { and, count, desc, eq, sql } from 'drizzle-orm';
+import { ok, type Result } from '@/core/base/result';
+import { may } from '@/core/people/may';
+import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { attempts, extensions, sittings } from '../db/schema/exams';
+import { courses, enrolments, members, provisions } from '../db/schema/people';
+import { attemptsOf } from './attempts';
+
+const rosterSize = sql<number>`(SELECT count(*) FROM ${enrolments} WHERE ${enrolments.course} = ${sittings.course})`;
+
+const columns = {
+  id: sittings.id,
+  title: sittings.title,
+  course: courses.code,
+  opensAt: sittings.opensAt,
+  closesAt: sittings.closesAt,
+  endedAt: sittings.endedAt,
+  minutes: sittings.minutes,
+  releasedAt: sittings.releasedAt,
+  students: rosterSize,
+};
+
+export interface SittingRow {
+  id: string;
+  title: string;
+  course: string;
+  opensAt: number;
+  closesAt: number;
+  endedAt: number | null;
+  minutes: number;
+  releasedAt: number | null;
+  students: number;
+  started: number;
+  handedIn: number;
+}
+
+export async function listSittings(ctx: Context): Promise<Result<SittingRow[]>> {
+  if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
+  const rows = await ctx.db.read
+    .select({ ...columns, started: count(attempts.id), handedIn: count(attempts.handedInAt) })
+    .from(sittings)
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    .leftJoin(attempts, eq(attempts.sitting, sittings.id))
+    .groupBy(sittings.id)
+    .orderBy(desc(sittings.opensAt));
+  return ok(rows);
+}
+
+/** One student of a sitting as the teacher watches it. */
+export interface WatchedStudent {
+  id: string;
+  name: string;
+  extraTimePercent: number;
+  extraMinutes: number;
+  attempt: { id: string; startedAt: number; deadline: number; handedInAt: number | null; handedInBy: string | null; seenAt: number } | null;
+}
+
+export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'> {
+  courseTitle: string;
+  people: WatchedStudent[];
+}
+
+/** A sitting with everybody who is to sit it and where they are. */
+export async function watchSitting(ctx: Context, id: string): Promise<Result<WatchedSitting>> {
+  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const { read } = ctx.db;
+  const [row] = await read
+    .select({ ...columns, courseId: courses.id, courseTitle: courses.title })
+    .from(sittings)
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    .where(eq(sittings.id, id));
+  if (!row) return NOT_FOUND;
+  const roster = await read
+    .select({ id: members.id, name: members.name, extraTimePercent: provisions.extraTimePercent })
+    .from(enrolments)
+    .innerJoin(members, and(eq(members.id, enrolments.member), eq(members.role, 'student')))
+    .leftJoin(provisions, eq(provisions.member, members.id))
+    .where(eq(enrolments.course, row.courseId))
+    .orderBy(members.name);
+  const begun = new Map((await attemptsOf(read, id)).map((a) => [a.attempt.member, a]));
+  const more = await read.select().from(extensions).where(eq(extensions.sitting, id));
+  const { courseId: _, ...sitting } = row;
+  return ok({
+    ...sitting,
+    people: roster.map(({ extraTimePercent, ...student }) => {
+      const found = begun.get(student.id);
+      return {
+        ...student,
+        extraTimePercent: extraTimePercent ?? 0,
+        extraMinutes: more.filter((e) => e.member === student.id).reduce((n, e) => n + e.minutes, 0),
+        attempt: found
+          ? {
+              id: found.attempt.id,
+              startedAt: found.attempt.startedAt,
+              deadline: found.state.deadline,
+              handedInAt: found.attempt.handedInAt,
+              handedInBy: found.attempt.handedInBy,
+              seenAt: found.attempt.seenAt,
+            }
+          : null,
+      };
+    }),
+  });
+}
+
+export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 'students'> {
+  attempt: { id: string; handedInAt: number | null } | null;
+  extraTimePercent: number;
+}
+
+/** The sittings of a student's courses with the state of their own attempt, newest first. */
+export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
+  const rows = await ctx.db.read
+    .select({ ...columns, attempt: { id: attempts.id, handedInAt: attempts.handedInAt }, extra: provisions.extraTimePercent })
+    .from(sittings)
+    .innerJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, ctx.actor.id)))
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    .leftJoin(attempts, and(eq(attempts.sitting, sittings.id), eq(attempts.member, ctx.actor.id)))
+    .leftJoin(provisions, eq(provisions.member, ctx.actor.id))
+    .orderBy(desc(sittings.opensAt));
+  return rows.map(({ extra, students: _, ...row }) => ({ ...row, extraTimePercent: extra ?? 0 }));
+}

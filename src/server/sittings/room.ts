@@ -1,0 +1,91 @@
+import { eq } from 'drizzle-orm';
+import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
+import { stored } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import { firstWords } from '@/core/content/plain';
+import type { Paper } from '@/core/exams/paper';
+import type { ExamPlan } from '@/core/exams/plan';
+import { may } from '@/core/people/may';
+import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { sittings } from '../db/schema/exams';
+import { type Answers, currentAnswers, findAttempt } from './attempts';
+import { paperOf } from './pinned';
+
+/** A question on the paper as the student gets it. */
+export interface RoomItem {
+  id: string;
+  number: number;
+  /** First words of the question, never its working title. */
+  label: string;
+  marks: string;
+  bonus: boolean;
+  sheet: QuestionSheet;
+}
+
+export interface RoomSection {
+  letter: string;
+  title: string;
+  instructions: string;
+  marks: string;
+  items: RoomItem[];
+}
+
+/** The server's clock and what it says of the attempt; comes with every reply to the room. */
+export interface RoomClock {
+  now: number;
+  startedAt: number;
+  deadline: number;
+  handedInAt: number | null;
+}
+
+export interface Room {
+  attempt: string;
+  sitting: string;
+  title: string;
+  instructions: string;
+  pages: ExamPlan['pages'];
+  confirmHandIn: boolean;
+  marks: string;
+  sections: RoomSection[];
+  answers: Answers;
+  clock: RoomClock;
+}
+
+/** The paper as sheets: what a student may see of it. */
+export function roomSections(paper: Paper): RoomSection[] {
+  return paper.sections.map(({ letter, title, instructions, items, marks }) => ({
+    letter,
+    title,
+    instructions,
+    marks: stored(marks),
+    items: items.map(({ id, number, marks: worth, bonus, question, seed }) => ({
+      id,
+      number,
+      label: firstWords(question.content, 40),
+      marks: stored(worth),
+      bonus,
+      sheet: questionSheet(question, seed),
+    })),
+  }));
+}
+
+/** Everything that a student's room needs: sheets without keys, the answers so far, the clock. */
+export async function openRoom(ctx: Context, attemptId: string): Promise<Result<Room>> {
+  const found = await findAttempt(ctx.db.read, attemptId);
+  if (!found) return NOT_FOUND;
+  if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
+  const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
+  const [sitting] = await ctx.db.read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, found.attempt.sitting));
+  return ok({
+    attempt: attemptId,
+    sitting: found.attempt.sitting,
+    title: sitting?.title ?? plan.title,
+    instructions: plan.instructions,
+    pages: plan.pages,
+    confirmHandIn: plan.confirmHandIn,
+    marks: stored(paper.marks),
+    sections: roomSections(paper),
+    answers: await currentAnswers(ctx.db.read, attemptId),
+    clock: { now: ctx.now, ...found.state },
+  });
+}

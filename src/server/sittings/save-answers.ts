@@ -1,0 +1,70 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { ok, type Result } from '@/core/base/result';
+import { slotId } from '@/core/content/document';
+import { kindOf } from '@/core/kinds/registry';
+import { may } from '@/core/people/may';
+import { accepts, writtenAt } from '@/core/sittings/attempt';
+import { placements, revisionKey } from '@/core/exams/plan';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { answers, attempts } from '../db/schema/exams';
+import { findAttempt } from './attempts';
+import { pinnedOf } from './pinned';
+import type { RoomClock } from './room';
+
+const entry = z.object({
+  seq: z.number().int().min(1),
+  item: z.string().max(40),
+  slot: slotId.nullable(),
+  value: z.unknown(),
+  age: z.number().min(0).max(366 * 86_400_000),
+});
+const input = z.object({
+  attempt: z.string().max(40),
+  device: z.string().min(8).max(40),
+  entries: z.array(entry).max(300),
+});
+const aboutWhole = z.object({ later: z.boolean() });
+
+export interface Saved {
+  /** Entries that are in the database now, by their numbers; also those that were there before. */
+  saved: number[];
+  /** Entries that can never be taken: too late, or no answer to anything on this paper. */
+  refused: number[];
+  clock: RoomClock;
+}
+
+/**
+ * Adds answers to the log of an attempt. Sending the same again does no harm.
+ * An empty batch only asks for the clock and says that the student is there.
+ */
+export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Saved>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const { attempt: id, device, entries } = parsed.value;
+  const found = await findAttempt(ctx.db.read, id);
+  if (!found) return NOT_FOUND;
+  if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
+  const { plan, revisions } = await pinnedOf(ctx.db.read, found.attempt.sitting);
+  const items = new Map(placements(plan).map(({ item }) => [item.id, item]));
+
+  const taken = entries.filter((e) => {
+    const item = items.get(e.item);
+    if (!item || !accepts(found.state, e, ctx.now)) return false;
+    if (e.slot === null) return aboutWhole.safeParse(e.value).success;
+    const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[e.slot];
+    return slot !== undefined && kindOf(slot.kind).response.safeParse(e.value).success;
+  });
+  await ctx.db.transaction(async (tx) => {
+    if (taken.length > 0) {
+      const rows = taken.map(({ age, seq, item, slot, value }) => ({
+        attempt: id, device, seq, item, slot, value, writtenAt: writtenAt({ age }, found.state, ctx.now), receivedAt: ctx.now,
+      }));
+      await tx.insert(answers).values(rows).onConflictDoNothing();
+    }
+    await tx.update(attempts).set({ seenAt: ctx.now }).where(eq(attempts.id, id));
+  });
+  const saved = taken.map((e) => e.seq);
+  const refused = entries.map((e) => e.seq).filter((seq) => !saved.includes(seq));
+  return ok({ saved, refused, clock: { now: ctx.now, ...found.state } });
+}

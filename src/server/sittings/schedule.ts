@@ -1,0 +1,96 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { readStored } from '@/core/base/stored-form';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { placedSlots } from '@/core/bank/question';
+import { titleOf, totalMarks } from '@/core/bank/summary';
+import { examForm, type ExamPlan } from '@/core/exams/plan';
+import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
+import { may } from '@/core/people/may';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { exams, sittings } from '../db/schema/exams';
+import { courses } from '../db/schema/people';
+import { freshPlan, revisionToPlace } from '../exams/exams';
+import { readRevision, revisionsOf } from '../exams/revisions';
+import { readDepartment } from '../people/policy';
+import { newId } from '../ports/ids';
+
+const input = z.object({
+  exam: z.string(),
+  course: z.string(),
+  opensAt: z.number().int(),
+  closesAt: z.number().int(),
+  minutes: z.number().int().min(1, 'minutes-range').max(1440, 'minutes-range'),
+});
+
+/** Schedules a sitting of an exam for a course; pins the plan as it is now. */
+export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Result<{ id: string }>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const { exam, course, opensAt, closesAt, minutes } = parsed.value;
+  if (closesAt <= opensAt) return refuse('ends-before-it-starts', { at: ['closesAt'] });
+  if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
+  const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
+  if (!row) return NOT_FOUND;
+  const plan = readStored(examForm, row.plan);
+  const readiness = examReadiness(plan, await revisionsOf(ctx.db.read, plan));
+  const stopping = readiness.findings.filter((f) => f.weight === 'stops').length;
+  if (stopping > 0) return refuse('exam-not-ready', { at: ['exam'], values: { count: stopping } });
+  return pin(ctx, { plan: { ...plan, minutes }, exam, course, opensAt, closesAt });
+}
+
+interface Pin {
+  plan: ExamPlan;
+  exam: string | null;
+  course: string;
+  opensAt: number;
+  closesAt: number;
+}
+
+async function pin(ctx: Context, { plan, exam, course, opensAt, closesAt }: Pin): Promise<Result<{ id: string }>> {
+  const [known] = await ctx.db.read.select({ id: courses.id }).from(courses).where(eq(courses.id, course));
+  if (!known) return refuse('course-unknown', { at: ['course'] });
+  const { policy } = await readDepartment(ctx.db.read);
+  const id = newId();
+  await ctx.db.transaction(async (tx) => {
+    await tx.insert(sittings).values({
+      id,
+      exam,
+      course,
+      title: plan.title,
+      plan,
+      opensAt,
+      closesAt,
+      minutes: plan.minutes,
+      boundaries: { version: 1, passPercent: plan.passPercent, ranges: policy.ranges, grades: policy.grades },
+      boundariesVersion: 1,
+      createdBy: ctx.actor.id,
+      createdAt: ctx.now,
+    });
+  });
+  return ok({ id });
+}
+
+/** Gives one question to a course now, with everything at its default: open at once, for the time it should take, twice over. */
+export async function giveNow(ctx: Context, question: string, course: string): Promise<Result<{ id: string }>> {
+  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const placed = await revisionToPlace(ctx, question);
+  if (!placed.ok) return placed;
+  const body = await readRevision(ctx.db.read, question, placed.value.revision);
+  if (!body) return NOT_FOUND;
+  const fresh = await freshPlan(ctx, titleOf(body));
+  const minutes = Math.max(5, Math.ceil(2 * expectedMinutes(totalMarks(body), placedSlots(body).length)));
+  const plan: ExamPlan = {
+    ...fresh,
+    minutes,
+    sections: fresh.sections.map((section) => ({
+      ...section,
+      items: [{ id: newId(), question, revision: placed.value.revision, marks: null, bonus: false }],
+    })),
+  };
+  const readiness = examReadiness(plan, await revisionsOf(ctx.db.read, plan));
+  const stopping = readiness.findings.filter((f) => f.weight === 'stops').length;
+  if (stopping > 0) return refuse('question-not-ready', { values: { count: stopping } });
+  return pin(ctx, { plan, exam: null, course, opensAt: ctx.now, closesAt: ctx.now + (minutes + 5) * 60_000 });
+}
