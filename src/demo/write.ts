@@ -1,5 +1,6 @@
-import { type QuestionBody, type Slot } from '@/core/bank/question';
+import type { QuestionBody, Slot } from '@/core/bank/question';
 import type { Block, Content, Inline } from '@/core/content/document';
+import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
 import { number } from '@/core/kinds/number/number';
 import { shortText } from '@/core/kinds/short-text/short-text';
@@ -23,14 +24,11 @@ interface DemoSlot {
   slips: string[];
 }
 
-/** A line of text: $…$ is a formula, **…** is bold, [a] is slot a. */
-export function line(source: string): Inline[] {
-  return source.split(/(\$[^$]+\$|\*\*[^*]+\*\*|\[[a-z]\])/).flatMap((part): Inline[] => {
-    if (part === '') return [];
-    if (/^\$.+\$$/.test(part)) return [{ type: 'formula', attrs: { latex: part.slice(1, -1) } }];
-    if (/^\*\*.+\*\*$/.test(part)) return [{ type: 'text', text: part.slice(2, -2), marks: [{ type: 'bold' }] }];
-    if (/^\[[a-z]\]$/.test(part)) return [{ type: 'inlineSlot', attrs: { id: part.slice(1, -1) } }];
-    return [{ type: 'text', text: part }];
+/** A line of text as the core reads it, in which [a] is slot a. */
+function line(source: string): Inline[] {
+  return source.split(/(\[[a-z]\])/).flatMap((part): Inline[] => {
+    const slot = /^\[([a-z])\]$/.exec(part);
+    return slot ? [{ type: 'inlineSlot', attrs: { id: slot[1] ?? '' } }] : inlineFromText(part);
   });
 }
 

@@ -1,0 +1,117 @@
+import { mkdirSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { WT110, WT201 } from '../src/demo/people';
+import { LAPTOP, launch, PHONE, signIn } from '../tests/drivers/browser';
+
+/** Takes one picture of every main view of a running demo: `screenshots.ts ADDRESS FOLDER [NAME …]`. */
+const [address = '', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
+mkdirSync(folder, { recursive: true });
+const browser = await launch();
+const wanted = (name: string): boolean => only.length === 0 || only.includes(name);
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+  console.log(name);
+}
+
+type View = [name: string, go: (page: Page) => Promise<unknown>];
+
+async function views(who: string, size: typeof LAPTOP, list: View[]): Promise<void> {
+  if (!list.some(([name]) => wanted(name))) return;
+  const { page, context } = await signIn(browser, address, who, size);
+  page.on('console', (m) => m.type() === 'error' && console.log(`console error: ${m.text()}`));
+  page.on('pageerror', (e) => console.log(`page error: ${e.message}`));
+  for (const [name, go] of list) {
+    if (!wanted(name)) continue;
+    await go(page);
+    await shoot(page, name);
+  }
+  await context.close();
+}
+
+const open = (page: Page, area: string, title: string): Promise<unknown> => page.goto(area).then(() => page.getByRole('link', { name: title }).first().click());
+
+await views('odalys', LAPTOP, [
+  ['today', (p) => p.goto('/')],
+  [
+    'bank',
+    async (p) => {
+      await p.goto('/bank');
+      await p.getByLabel('Search all text').fill('gearbox');
+      await p.waitForTimeout(700);
+    },
+  ],
+  [
+    'bench',
+    async (p) => {
+      await p.goto('/bank');
+      await p.getByLabel('Search all text').fill('90 m rotor');
+      await p.getByRole('link', { name: 'Power in the wind, 90 m rotor' }).click();
+      await p.getByRole('button', { name: 'Answer slot B' }).click();
+      await p.waitForTimeout(400);
+    },
+  ],
+  [
+    'try-the-sheet',
+    async (p) => {
+      await p.getByRole('button', { name: 'Try the sheet' }).click();
+      await p.getByRole('radio').first().check();
+      await p.getByLabel('Question 1, answer B').fill('5.19');
+      await p.getByLabel('Question 1, answer C').fill('the Betz limit');
+      await p.getByRole('button', { name: 'Hand in' }).click();
+    },
+  ],
+  [
+    'exam',
+    async (p) => {
+      await open(p, '/exams', 'Mid-term');
+      await p.getByLabel('Title of the exam').waitFor();
+    },
+  ],
+  ['sitting', (p) => open(p, '/sittings', 'Certificate')],
+  [
+    'marking',
+    async (p) => {
+      await p.goto('/marking');
+      await p.getByRole('link', { name: /nacelle, and how often/ }).or(p.getByRole('link', { name: 'Mark the next' })).first().click();
+    },
+  ],
+  [
+    'results',
+    async (p) => {
+      await open(p, '/sittings', 'Energy in the wind');
+      await p.getByRole('link', { name: 'Results' }).click();
+      await p.getByText('Boundaries').waitFor();
+    },
+  ],
+  ['gradebook', (p) => open(p, '/gradebook', 'WT-201')],
+  ['department', (p) => p.goto('/department')],
+]);
+const writing = WT110[8]?.userName ?? '';
+await views(writing, LAPTOP, [
+  [
+    'room',
+    async (p) => {
+      await p.goto('/my');
+      await p.getByRole('link', { name: 'Go on' }).click();
+      await p.getByRole('button', { name: '2 ›' }).click();
+    },
+  ],
+]);
+await views(writing, PHONE, [
+  [
+    'room-phone',
+    async (p) => {
+      await p.goto('/my');
+      await p.getByRole('link', { name: 'Go on' }).click();
+    },
+  ],
+]);
+await views(WT201[5]?.userName ?? '', LAPTOP, [
+  ['student-page', (p) => p.goto('/my')],
+  ['result', (p) => open(p, '/my', 'Energy in the wind')],
+]);
+await views(WT201[5]?.userName ?? '', PHONE, [['result-phone', (p) => open(p, '/my', 'Energy in the wind')]]);
+await browser.close();

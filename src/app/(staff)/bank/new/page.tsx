@@ -1,0 +1,21 @@
+import { redirect } from 'next/navigation';
+import { must } from '@/core/base/result';
+import { staffContext } from '@/server/auth/request';
+import { createQuestion } from '@/server/bank/create-question';
+import { listShelves } from '@/server/bank/search';
+
+interface Props {
+  searchParams: Promise<{ bank?: string; topic?: string }>;
+}
+
+/** Begins a new question and opens it on the bench. */
+export default async function NewQuestionPage({ searchParams }: Props) {
+  const ctx = await staffContext();
+  const { bank, topic } = await searchParams;
+  const shelves = await listShelves(ctx);
+  const shelf = shelves.find((s) => s.id === bank) ?? shelves.find((s) => s.share === 'department') ?? shelves[0];
+  if (!shelf) redirect('/');
+  const known = shelf.topics.some((t) => t.id === topic);
+  const created = must(await createQuestion(ctx, { bank: shelf.id, topic: known && topic ? topic : null }));
+  redirect(`/bank/${created.id}`);
+}

@@ -1,0 +1,22 @@
+'use server';
+import { revalidatePath } from 'next/cache';
+import type { Result } from '@/core/base/result';
+import { staffContext } from '@/server/auth/request';
+import { resetPassword, setProvision } from '@/server/people/members';
+import { setPolicy } from '@/server/people/policy';
+
+export async function resetPasswordAction(input: unknown): Promise<Result<null>> {
+  return resetPassword(await staffContext(), input);
+}
+
+export async function setPolicyAction(input: unknown): Promise<Result<null>> {
+  const result = await setPolicy(await staffContext(), input);
+  revalidatePath('/department');
+  return result;
+}
+
+export async function setExtraTimeAction(input: unknown): Promise<Result<null>> {
+  const result = await setProvision(await staffContext(), input);
+  revalidatePath('/department');
+  return result;
+}

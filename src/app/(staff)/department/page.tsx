@@ -1,0 +1,23 @@
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { may } from '@/core/people/may';
+import { staffContext } from '@/server/auth/request';
+import { listMembers } from '@/server/people/members';
+import { readDepartment } from '@/server/people/policy';
+import { DepartmentDesk } from '@/ui/people/DepartmentDesk';
+
+export const metadata: Metadata = { title: 'Department' };
+
+export default async function DepartmentPage() {
+  const ctx = await staffContext();
+  const members = await listMembers(ctx);
+  if (!members.ok) redirect('/');
+  return (
+    <DepartmentDesk
+      department={await readDepartment(ctx.db.read)}
+      members={members.value}
+      mayManage={may(ctx.actor, 'manage people', null)}
+      mayProvide={may(ctx.actor, 'run sittings', null)}
+    />
+  );
+}

@@ -1,0 +1,17 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { must } from '@/core/base/result';
+import { staffContext } from '@/server/auth/request';
+import { examView } from '@/server/exams/exam-view';
+import { openExam } from '@/server/exams/exams';
+import { listCourses } from '@/server/gradebook/gradebook';
+import { ExamDesk } from '@/ui/exams/ExamDesk';
+
+export const metadata: Metadata = { title: 'Exam' };
+
+export default async function ExamPage({ params }: { params: Promise<{ id: string }> }) {
+  const ctx = await staffContext();
+  const exam = await openExam(ctx, (await params).id);
+  if (!exam.ok) notFound();
+  return <ExamDesk key={exam.value.id} exam={exam.value} view={must(await examView(ctx, exam.value.plan))} courses={must(await listCourses(ctx))} />;
+}

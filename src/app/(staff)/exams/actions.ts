@@ -1,0 +1,37 @@
+'use server';
+import { revalidatePath } from 'next/cache';
+import { redirect } from 'next/navigation';
+import { must, type Result } from '@/core/base/result';
+import { staffContext } from '@/server/auth/request';
+import { createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
+import { examView, type ExamView, trialPaper, type TrialPaper } from '@/server/exams/exam-view';
+import { scheduleSitting } from '@/server/sittings/schedule';
+
+export async function createExamAction(form: FormData): Promise<void> {
+  const title = String(form.get('title') ?? '').trim() || 'New exam';
+  const course = String(form.get('course') ?? '') || null;
+  const created = must(await createExam(await staffContext(), { title: title.slice(0, 200), course }));
+  redirect(`/exams/${created.id}`);
+}
+
+export async function savePlanAction(input: unknown): Promise<Result<{ version: number; savedAt: number }>> {
+  return savePlan(await staffContext(), input);
+}
+
+export async function placeAction(question: string): Promise<Result<{ revision: number }>> {
+  return revisionToPlace(await staffContext(), question);
+}
+
+export async function examViewAction(plan: unknown): Promise<Result<ExamView>> {
+  return examView(await staffContext(), plan);
+}
+
+export async function trialPaperAction(plan: unknown, seed: number): Promise<Result<TrialPaper>> {
+  return trialPaper(await staffContext(), plan, seed);
+}
+
+export async function scheduleAction(input: unknown): Promise<Result<{ id: string }>> {
+  const result = await scheduleSitting(await staffContext(), input);
+  revalidatePath('/sittings');
+  return result;
+}

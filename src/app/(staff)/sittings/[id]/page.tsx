@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { staffContext } from '@/server/auth/request';
+import { watchSitting } from '@/server/sittings/list-sittings';
+import { SittingDesk } from '@/ui/sittings/SittingDesk';
+
+export const metadata: Metadata = { title: 'Sitting' };
+
+export default async function SittingPage({ params }: { params: Promise<{ id: string }> }) {
+  const ctx = await staffContext();
+  const sitting = await watchSitting(ctx, (await params).id);
+  if (!sitting.ok) notFound();
+  return <SittingDesk sitting={sitting.value} now={ctx.now} />;
+}

@@ -1,0 +1,15 @@
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { maybeContext } from '@/server/auth/request';
+import { readDepartment } from '@/server/people/policy';
+import { outside } from '@/server/outside';
+import { SignInForm } from '@/ui/people/SignInForm';
+
+export const metadata: Metadata = { title: 'Sign in' };
+
+export default async function SignInPage() {
+  const context = await maybeContext();
+  if (context) redirect(context.actor.role === 'student' ? '/my' : '/');
+  const department = await readDepartment((await outside()).db.read);
+  return <SignInForm department={department.name} institute={department.institute} />;
+}

@@ -1,0 +1,91 @@
+import { inArray } from 'drizzle-orm';
+import { titleOf } from '@/core/bank/summary';
+import { isReady, questionReadiness } from '@/core/bank/readiness';
+import { stored } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import type { Finding } from '@/core/base/finding';
+import { assemble, paperItems } from '@/core/exams/paper';
+import { examForm, revisionKey } from '@/core/exams/plan';
+import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
+import { may } from '@/core/people/may';
+import { type Context, FORBIDDEN, parse } from '../context';
+import { questions } from '../db/schema/bank';
+import { type RoomSection, roomSections } from '../sittings/room';
+import { revisionsOf } from './revisions';
+
+/** What the exam desk shows of a placed question. */
+export interface PlacedQuestion {
+  title: string;
+  kinds: string;
+  marks: string;
+  minutes: number;
+  ready: boolean;
+  /** A newer revision than the one placed; null when it is the newest. */
+  newer: number | null;
+}
+
+export interface ExamView {
+  items: Record<string, PlacedQuestion>;
+  sections: Record<string, { marks: string; minutes: number }>;
+  marks: string;
+  minutes: number;
+  ready: number;
+  questions: number;
+  findings: Finding[];
+}
+
+/** A plan with everything that follows from it. */
+export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<ExamView>> {
+  const plan = parse(examForm.schema, rawPlan);
+  if (!plan.ok) return plan;
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const revisions = await revisionsOf(ctx.db.read, plan.value);
+  const paper = assemble(plan.value, revisions, 0);
+  const placed = plan.value.sections.flatMap((s) => s.items);
+  const heads = await ctx.db.read
+    .select({ id: questions.id, revision: questions.revision, kinds: questions.kinds })
+    .from(questions)
+    .where(inArray(questions.id, placed.map((p) => p.question)));
+  const items: ExamView['items'] = {};
+  for (const item of paperItems(paper)) {
+    const place = placed.find((p) => p.id === item.id);
+    const head = heads.find((h) => h.id === place?.question);
+    const body = place && revisions.get(revisionKey(place.question, place.revision));
+    if (!place || !body) continue;
+    items[item.id] = {
+      title: titleOf(body),
+      kinds: head?.kinds ?? '',
+      marks: stored(item.marks),
+      minutes: Math.ceil(expectedMinutes(item.marks, item.worth.size)),
+      ready: isReady(questionReadiness(body)),
+      newer: head && head.revision > place.revision ? head.revision : null,
+    };
+  }
+  const { findings, ready, minutes } = examReadiness(plan.value, revisions);
+  return ok({
+    items,
+    sections: Object.fromEntries(
+      paper.sections.map((s) => [s.id, { marks: stored(s.marks), minutes: s.items.reduce((n, i) => n + (items[i.id]?.minutes ?? 0), 0) }]),
+    ),
+    marks: stored(paper.marks),
+    minutes: Math.ceil(minutes),
+    ready,
+    questions: placed.length,
+    findings,
+  });
+}
+
+export interface TrialPaper {
+  title: string;
+  instructions: string;
+  sections: RoomSection[];
+}
+
+/** The paper as a student would get it; nothing is written. */
+export async function trialPaper(ctx: Context, rawPlan: unknown, seed: number): Promise<Result<TrialPaper>> {
+  const plan = parse(examForm.schema, rawPlan);
+  if (!plan.ok) return plan;
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const paper = assemble(plan.value, await revisionsOf(ctx.db.read, plan.value), seed);
+  return ok({ title: plan.value.title, instructions: plan.value.instructions, sections: roomSections(paper) });
+}

@@ -1,0 +1,167 @@
+'use client';
+import type { Editor } from '@tiptap/react';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
+import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
+import { questionReadiness } from '@/core/bank/readiness';
+import { titleOf, totalMarks } from '@/core/bank/summary';
+import { kindOf } from '@/core/kinds/registry';
+import type { OpenQuestion } from '@/server/bank/open-question';
+import { useKeys } from '../frame/keys';
+import { Strip } from '../frame/Strip';
+import { SavedState } from '../parts/SavedState';
+import { leftOnDevice, useAutosave } from '../parts/use-autosave';
+import { useHistory } from '../parts/use-history';
+import { marksText, marksWords } from '../words/marks';
+import { BenchContext } from './BenchContext';
+import { BenchIndex } from './BenchIndex';
+import { BenchMargin } from './BenchMargin';
+import { type BenchState, freshSlot, freshSlotId, type Preset, PRESETS } from './bench-state';
+import { Pointer } from './Pointer';
+import { SheetEditor } from './SheetEditor';
+import { Tools } from './Tools';
+import { TrialDrawer } from './TrialDrawer';
+import { TrySheet } from './TrySheet';
+
+/** The bench: the sheet in the middle, rules in the margin, trial answers in the drawer; all saved as typed. */
+export function Bench({ question }: { question: OpenQuestion }) {
+  const router = useRouter();
+  const key = `zonda-bench-${question.id}`;
+  const first = { body: question.body, topic: question.topic, difficulty: question.difficulty, demand: question.demand };
+  const { present, change, undo, canUndo } = useHistory<BenchState>(first);
+  const [selected, setSelected] = useState<string | null>(null);
+  const [trying, setTrying] = useState(false);
+  const editor = useRef<Editor | null>(null);
+  const bench = useRef<HTMLDivElement>(null);
+  const { body } = present;
+
+  const save = useCallback((state: BenchState, base: number) => saveDraftAction({ question: question.id, base, ...state }), [question.id]);
+  const { state, flush } = useAutosave({ key, value: present, version: question.version, savedAt: question.savedAt, save });
+  useEffect(() => {
+    const left = leftOnDevice<BenchState>(key, question.version);
+    if (left) change(left);
+  }, [key, question.version, change]);
+
+  const changeBody = useCallback((part: (body: QuestionBody) => QuestionBody, tag: string) => change((s) => ({ ...s, body: part(s.body) }), tag), [change]);
+  const changeSlot = useCallback((id: string, slot: Slot, tag: string) => changeBody((b) => ({ ...b, slots: { ...b.slots, [id]: slot } }), tag), [changeBody]);
+
+  const addSlot = (preset: Preset): void => {
+    const id = freshSlotId(body.slots);
+    changeSlot(id, freshSlot(preset), '');
+    const type = kindOf(preset.kind).placement === 'inline' ? 'inlineSlot' : 'blockSlot';
+    editor.current?.chain().focus().insertContent({ type, attrs: { id } }).run();
+    setSelected(id);
+    setTimeout(() => bench.current?.querySelector<HTMLInputElement>(`[data-slot="${id}"] input[class*="text"], [data-slot="${id}"] .key-input`)?.focus(), 60);
+  };
+  const removeSlot = (id: string): void => {
+    const e = editor.current;
+    e?.state.doc.descendants((node, pos) => {
+      if ((node.type.name === 'inlineSlot' || node.type.name === 'blockSlot') && node.attrs.id === id) {
+        e.chain().focus().deleteRange({ from: pos, to: pos + node.nodeSize }).run();
+        return false;
+      }
+      return true;
+    });
+    setSelected(null);
+  };
+
+  const placed = useMemo(() => placedSlots(body), [body]);
+  const findings = useMemo(() => questionReadiness(body), [body]);
+  const letters = useMemo(() => new Map(placed.map((p) => [p.id, p.letter])), [placed]);
+  const access = useMemo(() => ({ slots: body.slots, letters, selected, select: setSelected, changeSlot }), [body.slots, letters, selected, changeSlot]);
+
+  const leave = async (): Promise<void> => {
+    await flush();
+    await leaveBenchAction(question.id);
+    router.push(`/bank?bank=${question.bank.id}${present.topic ? `&topic=${present.topic}` : ''}`);
+  };
+  const keepAsCopy = async (): Promise<void> => {
+    const copy = await copyAction(question.id, body);
+    if (!copy.ok) return;
+    localStorage.removeItem(key);
+    router.push(`/bank/${copy.value.id}`);
+  };
+  const takeTheirs = (): void => {
+    localStorage.removeItem(key);
+    location.reload();
+  };
+  useKeys([{ keys: 'Ctrl+Enter', what: 'Try the sheet', run: () => setTrying(true) }]);
+
+  const conflict = state.name === 'refused' && state.refusal.code === 'changed-elsewhere' ? state.refusal : null;
+  const total = totalMarks(body).toFraction();
+  return (
+    <BenchContext.Provider value={access}>
+      <Strip
+        where={{ href: `/bank?bank=${question.bank.id}`, name: question.bank.name }}
+        title={titleOf(body)}
+        chip={`difficulty ${present.difficulty}`}
+        state={question.revision === 0 ? 'draft' : `revision ${question.revision}${question.changed ? ', changed since' : ''}`}
+      >
+        <SavedState state={state} />
+        <Button variant="quiet" onClick={undo} disabled={!canUndo}>
+          Undo
+        </Button>
+        <Button variant="outline-primary" onClick={() => setTrying(true)}>
+          Try the sheet
+        </Button>
+        <Button onClick={leave}>Done</Button>
+      </Strip>
+      {conflict && (
+        <div className="px-3">
+          <div className="trouble d-flex gap-3 align-items-center flex-wrap" role="alert">
+            {conflict.values?.by || 'Somebody'} has saved this question meanwhile. Yours is safe on this device.
+            <Button variant="outline-primary" onClick={keepAsCopy}>
+              Keep mine as a copy
+            </Button>
+            <Button variant="outline-primary" onClick={takeTheirs}>
+              Go on with theirs
+            </Button>
+          </div>
+        </div>
+      )}
+      <div className="bench" ref={bench}>
+        <BenchIndex question={question} placed={placed} present={present} findings={findings} change={change} onAdd={addSlot} onSelect={setSelected} selected={selected} />
+        <SheetEditor
+          label="The sheet"
+          content={body.content}
+          onChange={(content) => changeBody((b) => ({ ...b, content }), 'content')}
+          tools={(e, choosePicture) => {
+            editor.current = e;
+            return (
+              <Tools editor={e} choosePicture={choosePicture}>
+                <span className="gap" aria-hidden="true" />
+                <select
+                  className="form-select form-select-sm w-auto"
+                  aria-label="Add an answer slot"
+                  value=""
+                  onChange={(event) => {
+                    const preset = PRESETS.find((p) => p.name === event.target.value);
+                    if (preset) addSlot(preset);
+                  }}
+                >
+                  <option value="">+ Answer slot</option>
+                  {PRESETS.map((p) => (
+                    <option key={p.name}>{p.name}</option>
+                  ))}
+                </select>
+              </Tools>
+            );
+          }}
+          header={
+            placed.length > 0 && (
+              <span className="qmarks" title={marksWords(total)}>
+                [{marksText(total)}]
+              </span>
+            )
+          }
+        />
+        <BenchMargin placed={placed} body={body} findings={findings} selected={selected} onSelect={setSelected} changeSlot={changeSlot} changeBody={changeBody} onRemove={removeSlot} />
+        <Pointer bench={bench} selected={selected} watch={present} />
+      </div>
+      <TrialDrawer placed={placed} body={body} selected={selected} changeBody={changeBody} />
+      {trying && <TrySheet body={body} onClose={() => setTrying(false)} />}
+    </BenchContext.Provider>
+  );
+}

@@ -1,0 +1,114 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { PlacedSlot, QuestionBody, Slot } from '@/core/bank/question';
+import { parseExact, stored } from '@/core/base/exact';
+import type { Finding } from '@/core/base/finding';
+import type { Content } from '@/core/content/document';
+import { contentFromLines, linesFromContent } from '@/core/content/lines';
+import { readNumber } from '@/core/rules/number/read';
+import { editorSide } from '../kinds/editors';
+import { findingText } from '../words/findings';
+import { KIND_WORDS } from '../words/kinds';
+import { marksText } from '../words/marks';
+
+interface Props {
+  placed: PlacedSlot[];
+  body: QuestionBody;
+  findings: Finding[];
+  selected: string | null;
+  onSelect: (slot: string) => void;
+  changeSlot: (id: string, slot: Slot, tag: string) => void;
+  changeBody: (part: (body: QuestionBody) => QuestionBody, tag: string) => void;
+  onRemove: (slot: string) => void;
+}
+
+/** The margin of the bench: each slot's rule as one sentence; the selected one opens for more. */
+export function BenchMargin({ placed, body, findings, selected, onSelect, changeSlot, changeBody, onRemove }: Props) {
+  return (
+    <aside className="margin" aria-label="Answer rules">
+      <h2>Answer rules</h2>
+      {placed.length === 0 && (
+        <div className="note">
+          <p>Write the question, then add an answer slot where the cursor is. Typing the key is enough; the rule appears here.</p>
+        </div>
+      )}
+      {placed.map(({ id, letter, slot }) => {
+        const { Note, sentence } = editorSide(slot.kind);
+        const on = selected === id;
+        const own = findings.filter((f) => f.at[0] === 'slot' && f.at[1] === id);
+        return (
+          <section key={id} className={`note ${on ? 'on' : ''}`} data-note={id} aria-label={`Slot ${letter}`}>
+            <h3>
+              <span className="letter">{letter}</span>
+              {on ? KIND_WORDS[slot.kind].name : <button type="button" className="btn-link-plain text-decoration-none fw-bold" onClick={() => onSelect(id)}>{KIND_WORDS[slot.kind].name}</button>}
+              <MarksInput marks={slot.marks} label={`Marks of slot ${letter}`} onChange={(marks) => changeSlot(id, { ...slot, marks }, `marks ${id}`)} />
+            </h3>
+            <p>{sentence(slot.setup)}</p>
+            {own.map((f, i) => (
+              <p key={i} className={f.weight === 'stops' ? 'wrong' : 'hand'}>
+                {findingText(f)}
+              </p>
+            ))}
+            {on && (
+              <>
+                <Note setup={slot.setup} marks={slot.marks} letter={letter} onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)} />
+                <div className="text-end">
+                  <Button variant="quiet" onClick={() => onRemove(id)}>
+                    Take this slot out
+                  </Button>
+                </div>
+              </>
+            )}
+          </section>
+        );
+      })}
+      <section className="note">
+        <h3>
+          Explanation <span className="end">shown afterwards</span>
+        </h3>
+        <Lines label="Explanation" content={body.explanation} onChange={(explanation) => changeBody((b) => ({ ...b, explanation }), 'explanation')} />
+      </section>
+      <section className="note">
+        <h3>
+          Notes to colleagues <span className="end">never shown</span>
+        </h3>
+        <textarea className="form-control form-control-sm" rows={2} aria-label="Notes to colleagues" maxLength={5000} value={body.notes} onChange={(e) => changeBody((b) => ({ ...b, notes: e.target.value }), 'notes')} />
+      </section>
+    </aside>
+  );
+}
+
+/** Marks as a teacher types them: 2, 1.5, 1½. What cannot be marks is put back when the field is left. */
+function MarksInput({ marks, label, onChange }: { marks: string; label: string; onChange: (marks: string) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <input
+      className="form-control form-control-sm pts text-end"
+      style={{ width: 56 }}
+      aria-label={label}
+      value={typed ?? marksText(marks)}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        const value = readNumber(e.target.value)?.value ?? parseExact(e.target.value);
+        if (value && value.compare(0) >= 0 && value.compare(1000) <= 0) onChange(stored(value));
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  );
+}
+
+/** A short document as lines of text in which $…$ is a formula. */
+function Lines({ content, label, onChange }: { content: Content; label: string; onChange: (content: Content) => void }) {
+  return (
+    <textarea
+      className="form-control form-control-sm"
+      rows={3}
+      aria-label={label}
+      placeholder="Why, and how one gets there. $…$ is a formula."
+      maxLength={5000}
+      value={linesFromContent(content)}
+      onChange={(e) => onChange(contentFromLines(e.target.value))}
+    />
+  );
+}

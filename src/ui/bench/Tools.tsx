@@ -1,0 +1,94 @@
+'use client';
+import { type Editor, useEditorState } from '@tiptap/react';
+import { Bold, Heading, ImagePlus, Italic, List, ListOrdered, Sigma, Subscript, Superscript, Table } from 'lucide-react';
+import type { ReactNode } from 'react';
+import Button from 'react-bootstrap/Button';
+
+interface ToolProps {
+  name: string;
+  on?: boolean;
+  onClick: () => void;
+  children: ReactNode;
+}
+
+function Tool({ name, on, onClick, children }: ToolProps) {
+  return (
+    <Button variant="quiet" aria-label={name} title={name} aria-pressed={on} onMouseDown={(e) => e.preventDefault()} onClick={onClick}>
+      {children}
+    </Button>
+  );
+}
+
+/** What can be done to the text on the sheet. */
+export function Tools({ editor, choosePicture, children }: { editor: Editor; choosePicture: () => void; children?: ReactNode }) {
+  const on = useEditorState({
+    editor,
+    selector: ({ editor: e }) => ({
+      bold: e.isActive('bold'),
+      italic: e.isActive('italic'),
+      subscript: e.isActive('subscript'),
+      superscript: e.isActive('superscript'),
+      heading: e.isActive('heading'),
+      bullets: e.isActive('bulletList'),
+      numbers: e.isActive('orderedList'),
+      table: e.isActive('table'),
+    }),
+  });
+  const run = () => editor.chain().focus();
+  const size = 17;
+  return (
+    <div className="tools" role="toolbar" aria-label="Text">
+      <Tool name="Bold, Ctrl B" on={on.bold} onClick={() => run().toggleBold().run()}>
+        <Bold size={size} />
+      </Tool>
+      <Tool name="Italic, Ctrl I" on={on.italic} onClick={() => run().toggleItalic().run()}>
+        <Italic size={size} />
+      </Tool>
+      <Tool name="Subscript, Ctrl ," on={on.subscript} onClick={() => run().toggleSubscript().run()}>
+        <Subscript size={size} />
+      </Tool>
+      <Tool name="Superscript, Ctrl ." on={on.superscript} onClick={() => run().toggleSuperscript().run()}>
+        <Superscript size={size} />
+      </Tool>
+      <Tool name="Heading" on={on.heading} onClick={() => run().toggleHeading({ level: 2 }).run()}>
+        <Heading size={size} />
+      </Tool>
+      <Tool name="List" on={on.bullets} onClick={() => run().toggleBulletList().run()}>
+        <List size={size} />
+      </Tool>
+      <Tool name="Numbered list" on={on.numbers} onClick={() => run().toggleOrderedList().run()}>
+        <ListOrdered size={size} />
+      </Tool>
+      <span className="gap" aria-hidden="true" />
+      <Tool name="Formula" onClick={() => run().insertContent({ type: 'formula', attrs: { latex: '' } }).run()}>
+        <Sigma size={size} />
+      </Tool>
+      <Tool name="Formula on a line of its own" onClick={() => run().insertContent({ type: 'blockFormula', attrs: { latex: '' } }).run()}>
+        <Sigma size={size} strokeWidth={3} />
+      </Tool>
+      <Tool name="Picture" onClick={choosePicture}>
+        <ImagePlus size={size} />
+      </Tool>
+      <Tool name="Table" onClick={() => run().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()}>
+        <Table size={size} />
+      </Tool>
+      {on.table && (
+        <>
+          <Button variant="quiet" onClick={() => run().addRowAfter().run()}>
+            + row
+          </Button>
+          <Button variant="quiet" onClick={() => run().addColumnAfter().run()}>
+            + column
+          </Button>
+          <Button variant="quiet" onClick={() => run().deleteRow().run()}>
+            − row
+          </Button>
+          <Button variant="quiet" onClick={() => run().deleteColumn().run()}>
+            − column
+          </Button>
+        </>
+      )}
+      {children}
+    </div>
+  );
+}

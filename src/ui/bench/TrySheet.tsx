@@ -1,0 +1,90 @@
+'use client';
+import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { markSlot } from '@/core/bank/mark';
+import { placedSlots, type QuestionBody } from '@/core/bank/question';
+import { questionSheet } from '@/core/bank/sheet';
+import { totalMarks } from '@/core/bank/summary';
+import { stored } from '@/core/base/exact';
+import { plainText } from '@/core/content/plain';
+import { ContentView } from '../sheet/ContentView';
+import { drawContentFormulas, drawSheetFormulas } from '../sheet/formulas';
+import { QuestionView } from '../sheet/QuestionView';
+import { outOf, traceText } from '../words/traces';
+
+/** The sheet as a student has it: answer, hand in, see marks and why. Nothing of it is kept. */
+export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () => void }) {
+  const [phone, setPhone] = useState(false);
+  const [seed, setSeed] = useState(1);
+  const [responses, setResponses] = useState<Record<string, unknown>>({});
+  const [handedIn, setHandedIn] = useState(false);
+  const sheet = useMemo(() => questionSheet(body, seed), [body, seed]);
+  const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
+  const again = (): void => {
+    setResponses({});
+    setHandedIn(false);
+    setSeed(seed + 1);
+  };
+  return (
+    <Modal show onHide={onClose} size="xl" aria-labelledby="try-title" animation={false}>
+      <Modal.Header closeButton>
+        <Modal.Title as="h2" className="fs-6 fw-bold" id="try-title">
+          Try the sheet <span className="soft fw-normal ms-2">nothing of this is kept</span>
+        </Modal.Title>
+      </Modal.Header>
+      <Modal.Body>
+        <div className="frame-size">
+          <Button variant={phone ? 'outline-primary' : 'primary'} aria-pressed={!phone} onClick={() => setPhone(false)}>
+            Laptop
+          </Button>
+          <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
+            Phone
+          </Button>
+          <span className="ms-auto" />
+          <Button variant="outline-primary" onClick={again}>
+            Start again
+          </Button>
+          {!handedIn && <Button onClick={() => setHandedIn(true)}>Hand in</Button>}
+        </div>
+        <div className={`trial-paper ${phone ? 'phone' : ''}`}>
+          <div className={`sheet ${phone ? 'plain' : ''}`}>
+            <QuestionView
+              number={1}
+              marks={stored(totalMarks(body))}
+              sheet={sheet}
+              drawn={drawn}
+              responses={responses}
+              {...(handedIn ? {} : { onAnswer: (slot: string, value: unknown) => setResponses((r) => ({ ...r, [slot]: value })) })}
+            />
+          </div>
+          {handedIn && (
+            <div className="mt-3" role="status">
+              {placedSlots(body).map(({ id, letter, slot }) => {
+                const { marking, marks } = markSlot(slot, responses[id]);
+                return (
+                  <div className="note red" key={id}>
+                    <h3>
+                      <span className="letter">{letter}</span>
+                      <span className={marks === null ? 'hand' : 'wrong'}>{marks === null ? 'waits for a person' : outOf(stored(marks), slot.marks)}</span>
+                    </h3>
+                    <p className="soft">{traceText(marking.trace)}</p>
+                    {marking.state === 'marked' && marking.feedback && <p>{marking.feedback}</p>}
+                  </div>
+                );
+              })}
+              {plainText(body.explanation) !== '' && (
+                <div className="note">
+                  <h3>Explanation</h3>
+                  <div className="prose">
+                    <ContentView content={body.explanation} drawn={drawContentFormulas(body.explanation)} slot={() => null} />
+                  </div>
+                </div>
+              )}
+            </div>
+          )}
+        </div>
+      </Modal.Body>
+    </Modal>
+  );
+}

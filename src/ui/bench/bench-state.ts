@@ -1,0 +1,38 @@
+import type { QuestionBody, Slot } from '@/core/bank/question';
+import { type KindName, kindOf } from '@/core/kinds/registry';
+
+/** Everything on the bench that is saved and undone together. */
+export interface BenchState {
+  body: QuestionBody;
+  topic: string | null;
+  difficulty: number;
+  demand: 'know' | 'use' | 'judge';
+}
+
+/** A short id that no slot of the question has. */
+export function freshSlotId(slots: Readonly<Record<string, unknown>>): string {
+  let n = Object.keys(slots).length + 1;
+  while (`s${n}` in slots) n += 1;
+  return `s${n}`;
+}
+
+/** A ready-made start: a kind with settings. */
+export interface Preset {
+  name: string;
+  kind: KindName;
+  setup: (fresh: Record<string, unknown>) => Record<string, unknown>;
+}
+
+const option = (id: string, text = '') => ({ id, text, key: false, feedback: '' });
+
+export const PRESETS: Preset[] = [
+  { name: 'Choice', kind: 'choice', setup: (fresh) => fresh },
+  { name: 'Several of several', kind: 'choice', setup: (fresh) => ({ ...fresh, several: true, options: ['a', 'b', 'c', 'd'].map((id) => option(id)) }) },
+  { name: 'Two-way', kind: 'choice', setup: (fresh) => ({ ...fresh, shuffle: false, look: 'columns', options: [option('a', 'True'), option('b', 'False')] }) },
+  { name: 'Short text', kind: 'shortText', setup: (fresh) => fresh },
+  { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
+];
+
+export function freshSlot({ kind, setup }: Preset): Slot {
+  return { kind, marks: '1', setup: setup(kindOf(kind).fresh() as Record<string, unknown>) };
+}

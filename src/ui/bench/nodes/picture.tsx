@@ -1,0 +1,77 @@
+'use client';
+import { Node } from '@tiptap/core';
+import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
+import { type PointerEvent, useRef } from 'react';
+
+/** A picture on the bench: resized by its corner, described below it. */
+function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
+  const { media, description, width, ratio } = node.attrs as { media: string; description: string; width: number; ratio: number };
+  const frame = useRef<HTMLElement>(null);
+  const resize = (event: PointerEvent<HTMLElement>): void => {
+    event.preventDefault();
+    const handle = event.currentTarget;
+    const full = frame.current?.parentElement?.parentElement?.clientWidth ?? 600;
+    const start = { x: event.clientX, width };
+    handle.setPointerCapture(event.pointerId);
+    const move = (e: globalThis.PointerEvent): void => {
+      const next = start.width + ((e.clientX - start.x) / full) * 100;
+      updateAttributes({ width: Math.round(Math.min(100, Math.max(5, next))) });
+    };
+    const end = (): void => handle.removeEventListener('pointermove', move);
+    handle.addEventListener('pointermove', move);
+    handle.addEventListener('pointerup', end, { once: true });
+  };
+  return (
+    <NodeViewWrapper contentEditable={false} data-drag-handle>
+      <figure ref={frame} className={`picture ${selected ? 'on' : ''}`} style={{ width: `${width}%`, marginBottom: 4 }}>
+        {/* eslint-disable-next-line @next/next/no-img-element -- pictures come as they were stored; the image optimiser has nothing to add */}
+        <img src={`/media/${media}`} alt={description} style={{ aspectRatio: String(ratio) }} draggable={false} />
+        <span
+          className="corner"
+          role="slider"
+          tabIndex={0}
+          aria-label="Width of the picture in percent of the sheet"
+          aria-valuemin={5}
+          aria-valuemax={100}
+          aria-valuenow={width}
+          onPointerDown={resize}
+          onKeyDown={(e) => {
+            const step = { ArrowLeft: -5, ArrowDown: -5, ArrowRight: 5, ArrowUp: 5 }[e.key];
+            if (!step) return;
+            e.preventDefault();
+            updateAttributes({ width: Math.min(100, Math.max(5, width + step)) });
+          }}
+        />
+      </figure>
+      <div className="describe picture mb-3">
+        <input
+          className="form-control form-control-sm"
+          aria-label="Description of the picture"
+          placeholder="What does the picture show, for those who cannot see it?"
+          value={description}
+          maxLength={1000}
+          onChange={(e) => updateAttributes({ description: e.target.value })}
+        />
+      </div>
+    </NodeViewWrapper>
+  );
+}
+
+export const Picture = Node.create({
+  name: 'picture',
+  group: 'block',
+  atom: true,
+  draggable: true,
+  addAttributes: () => ({ media: { default: '' }, description: { default: '' }, width: { default: 60 }, ratio: { default: 1 } }),
+  parseHTML: () => [
+    {
+      tag: 'figure[data-media]',
+      getAttrs: (e) => ({ media: e.getAttribute('data-media'), description: e.getAttribute('data-description') ?? '', width: Number(e.getAttribute('data-width')), ratio: Number(e.getAttribute('data-ratio')) }),
+    },
+  ],
+  renderHTML: ({ node }) => ['figure', { 'data-media': node.attrs.media, 'data-description': node.attrs.description, 'data-width': node.attrs.width, 'data-ratio': node.attrs.ratio }],
+  addNodeView: () =>
+    ReactNodeViewRenderer(PictureOnSheet, {
+      stopEvent: ({ event }) => event.target instanceof HTMLElement && event.target.closest('input, .corner') !== null,
+    }),
+});

@@ -1,0 +1,120 @@
+'use client';
+import { useState } from 'react';
+import { parseExact } from '@/core/base/exact';
+import type { ExamPlan } from '@/core/exams/plan';
+import type { ExamView } from '@/server/exams/exam-view';
+import { findingText } from '../words/findings';
+
+interface Props {
+  plan: ExamPlan;
+  view: ExamView;
+  change: (next: (plan: ExamPlan) => ExamPlan, tag?: string) => void;
+}
+
+/** Beside the plan: what is not ready and why, and how it runs in sentences whose words can be changed. */
+export function ExamMargin({ plan, view, change }: Props) {
+  const stops = view.findings.filter((f) => f.weight === 'stops');
+  const numberOf = (f: (typeof view.findings)[number]): string => (f.at[0] === 'item' && f.values?.number ? `${f.values.number} ` : '');
+  return (
+    <aside className="margin" aria-label="Readiness and how it runs">
+      <h2>Readiness</h2>
+      <div className={`note on ${stops.length > 0 ? 'red' : view.findings.length > 0 ? 'warn' : 'good'}`} aria-live="polite">
+        <h3 className={stops.length > 0 ? 'wrong' : view.findings.length > 0 ? 'hand' : 'good'}>
+          {view.ready} of {view.questions} questions ready
+        </h3>
+        {view.findings.map((f, i) => (
+          <p key={i}>
+            <strong>{numberOf(f)}</strong>
+            {f.weight === 'stops' ? <span className="wrong">✗ </span> : <span className="hand">! </span>}
+            {findingText(f)}
+          </p>
+        ))}
+        <p className="soft">
+          About {view.minutes} min of work for {plan.minutes} min.
+        </p>
+      </div>
+      <div className="note">
+        <h3>How it runs</h3>
+        <div className="fact-line">
+          <NumberWord label="Minutes" value={String(plan.minutes)} least={1} most={1440} onChange={(minutes) => change((p) => ({ ...p, minutes: Number(minutes) }), 'minutes')} /> minutes, free to move,
+          <select className="form-select" aria-label="Pages" value={plan.pages} onChange={(e) => change((p) => ({ ...p, pages: e.target.value as ExamPlan['pages'] }))}>
+            <option value="question">one question at a time</option>
+            <option value="section">a section on one page</option>
+          </select>
+          <label className="d-flex gap-1">
+            <input type="checkbox" className="form-check-input" checked={plan.confirmHandIn} onChange={(e) => change((p) => ({ ...p, confirmHandIn: e.target.checked }))} />
+            asked again before handing in
+          </label>
+          {plan.sections.map((s, i) => (
+            <label key={s.id} className="d-flex gap-1 w-100">
+              <input type="checkbox" className="form-check-input" checked={s.shuffleQuestions} onChange={(e) => change((p) => ({ ...p, sections: p.sections.map((x) => (x.id === s.id ? { ...x, shuffleQuestions: e.target.checked } : x)) }))} />
+              shuffle the questions of {String.fromCharCode(65 + i)}
+            </label>
+          ))}
+        </div>
+      </div>
+      <div className="note red">
+        <h3>Pass mark</h3>
+        <div className="fact-line">
+          pass at
+          <NumberWord label="Pass mark in percent" value={plan.passPercent} least={0} most={100} decimals onChange={(passPercent) => change((p) => ({ ...p, passPercent }), 'pass')} /> % of the whole
+          {plan.sections.length > 1 &&
+            plan.sections.map((s, i) => (
+              <span key={s.id} className="w-100 fact-line">
+                and in {String.fromCharCode(65 + i)}
+                <NumberWord label={`Pass mark of section ${String.fromCharCode(65 + i)} in percent`} value={s.passPercent ?? ''} least={0} most={100} decimals optional onChange={(percent) => change((p) => ({ ...p, sections: p.sections.map((x) => (x.id === s.id ? { ...x, passPercent: percent === '' ? null : percent } : x)) }), `pass ${s.id}`)} />{' '}
+                % {s.passPercent === null && <span className="soft">(not asked)</span>}
+              </span>
+            ))}
+        </div>
+      </div>
+      <div className="note">
+        <h3>Afterwards</h3>
+        <p>They see score, marks, key and explanation when you release the results.</p>
+      </div>
+    </aside>
+  );
+}
+
+interface WordProps {
+  label: string;
+  value: string;
+  least: number;
+  most: number;
+  decimals?: boolean;
+  optional?: boolean;
+  onChange: (value: string) => void;
+}
+
+/** A number inside a sentence. What does not fit is said beside it and not taken. */
+function NumberWord({ label, value, least, most, decimals = false, optional = false, onChange }: WordProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const fits = (text: string): boolean => {
+    if (text === '') return optional;
+    const number = parseExact(text);
+    return number !== null && (decimals || number.d === 1n) && number.compare(least) >= 0 && number.compare(most) <= 0;
+  };
+  const bad = typed !== null && !fits(typed.trim());
+  return (
+    <>
+      <input
+        className="form-control tiny"
+        inputMode="decimal"
+        aria-label={label}
+        aria-invalid={bad}
+        value={typed ?? value}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          const text = e.target.value.trim().replace(',', '.');
+          if (fits(text)) onChange(text);
+        }}
+        onBlur={() => setTyped(null)}
+      />
+      {bad && (
+        <span role="alert" className="wrong">
+          {least} to {most}
+        </span>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,48 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { createExamAction } from '@/app/(staff)/exams/actions';
+import type { CourseRow } from '@/server/gradebook/gradebook';
+import { useKeys } from '../frame/keys';
+
+export function NewExam({ courses, open }: { courses: CourseRow[]; open: boolean }) {
+  const [shown, setShown] = useState(open);
+  useKeys([{ keys: 'n', what: 'New exam', run: () => setShown(true) }]);
+  return (
+    <>
+      <Button onClick={() => setShown(true)}>
+        New exam <kbd>N</kbd>
+      </Button>
+      <Modal show={shown} onHide={() => setShown(false)} centered aria-labelledby="new-exam" animation={false}>
+        <form action={createExamAction}>
+          <Modal.Body>
+            <h2 className="fs-6 fw-bold" id="new-exam">
+              New exam
+            </h2>
+            <label className="form-label" htmlFor="exam-title">
+              Title
+            </label>
+            <input id="exam-title" name="title" className="form-control mb-3" maxLength={200} required autoFocus />
+            <label className="form-label" htmlFor="exam-course">
+              Course
+            </label>
+            <select id="exam-course" name="course" className="form-select">
+              {courses.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.code} {c.title}
+                </option>
+              ))}
+            </select>
+          </Modal.Body>
+          <Modal.Footer>
+            <Button variant="quiet" onClick={() => setShown(false)}>
+              Leave
+            </Button>
+            <Button type="submit">Build it</Button>
+          </Modal.Footer>
+        </form>
+      </Modal>
+    </>
+  );
+}

@@ -1,0 +1,68 @@
+'use client';
+import { useSortable } from '@dnd-kit/sortable';
+import Link from 'next/link';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { parseExact, stored } from '@/core/base/exact';
+import type { ExamPlan, Placement } from '@/core/exams/plan';
+import { readNumber } from '@/core/rules/number/read';
+import type { PlacedQuestion } from '@/server/exams/exam-view';
+import { kindsText } from '../words/kinds';
+import { marksText } from '../words/marks';
+import { changedItem, withoutItem } from './plan-moves';
+
+interface Props {
+  item: Placement;
+  number: number;
+  question: PlacedQuestion | undefined;
+  change: (next: (plan: ExamPlan) => ExamPlan, tag?: string) => void;
+}
+
+/** One question in the plan: dragged by its number, marks typed in place. */
+export function PlanRow({ item, number, question, change }: Props) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: item.id });
+  const style = { transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined, transition, zIndex: isDragging ? 3 : undefined, position: 'relative' as const };
+  const [typed, setTyped] = useState<string | null>(null);
+  const marks = question?.marks ?? '0';
+  return (
+    <div className="plan-row" ref={setNodeRef} style={style}>
+      <button type="button" className="grip" {...attributes} {...listeners} aria-label={`Question ${number}, move`}>
+        ⠿ {number}
+      </button>
+      <span>
+        <Link href={`/bank/${item.question}`}>{question?.title ?? '…'}</Link>{' '}
+        <small>
+          {kindsText(question?.kinds ?? '')}
+          {item.bonus && ' · bonus, outside the total'}
+        </small>{' '}
+        {question?.newer && (
+          <button type="button" className="btn-link-plain hand" onClick={() => change((p) => changedItem(p, item.id, { revision: question.newer ?? item.revision }))}>
+            take revision {question.newer}
+          </button>
+        )}
+      </span>
+      <input
+        aria-label={`Marks of question ${number}`}
+        className={item.marks === null ? '' : 'wrong'}
+        value={typed ?? (item.bonus ? `(+${marksText(marks)})` : `[${marksText(marks)}]`)}
+        onFocus={() => setTyped(marksText(marks))}
+        onChange={(e) => setTyped(e.target.value)}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        onBlur={() => {
+          const text = (typed ?? '').trim();
+          const value = readNumber(text)?.value ?? parseExact(text);
+          if (text === '') change((p) => changedItem(p, item.id, { marks: null }));
+          else if (value && value.compare(0) >= 0 && value.compare(1000) <= 0 && stored(value) !== marks) change((p) => changedItem(p, item.id, { marks: stored(value) }));
+          setTyped(null);
+        }}
+      />
+      <span className="soft">
+        {question?.minutes ?? 0} min{' '}
+        {question && (question.ready ? <span className="good">✓</span> : <span className="hand" title="not ready">!</span>)}
+      </span>
+      <Button variant="quiet" aria-label={`Take question ${number} out`} onClick={() => change((p) => withoutItem(p, item.id))}>
+        ×
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,45 @@
+import type { ExamPlan, Placement } from '@/core/exams/plan';
+
+/** Changes of a plan at the exam desk; each gives a new plan. */
+
+export function withItem(plan: ExamPlan, section: string, item: Placement): ExamPlan {
+  return { ...plan, sections: plan.sections.map((s) => (s.id === section ? { ...s, items: [...s.items, item] } : s)) };
+}
+
+export function withoutItem(plan: ExamPlan, item: string): ExamPlan {
+  return { ...plan, sections: plan.sections.map((s) => ({ ...s, items: s.items.filter((i) => i.id !== item) })) };
+}
+
+export function changedItem(plan: ExamPlan, item: string, part: Partial<Placement>): ExamPlan {
+  return { ...plan, sections: plan.sections.map((s) => ({ ...s, items: s.items.map((i) => (i.id === item ? { ...i, ...part } : i)) })) };
+}
+
+/** Moves an item to where another stands, or to the end of a section when `to` is a section's id. */
+export function movedItem(plan: ExamPlan, item: string, to: string): ExamPlan {
+  const moving = plan.sections.flatMap((s) => s.items).find((i) => i.id === item);
+  if (!moving || item === to) return plan;
+  const source = plan.sections.find((s) => s.items.some((i) => i.id === item));
+  const target = plan.sections.find((s) => s.id === to || s.items.some((i) => i.id === to));
+  if (!source || !target) return plan;
+  const from = source.items.findIndex((i) => i.id === item);
+  const at = target.items.findIndex((i) => i.id === to);
+  return {
+    ...plan,
+    sections: plan.sections.map((s) => {
+      const rest = s.items.filter((i) => i.id !== item);
+      if (s.id !== target.id) return s.id === source.id ? { ...s, items: rest } : s;
+      if (at < 0) return { ...s, items: [...rest, moving] };
+      // Within one section, moving down lands behind the place it was dropped on.
+      const index = rest.findIndex((i) => i.id === to) + (source.id === target.id && from < at ? 1 : 0);
+      return { ...s, items: [...rest.slice(0, index), moving, ...rest.slice(index)] };
+    }),
+  };
+}
+
+export function withSection(plan: ExamPlan, id: string): ExamPlan {
+  return { ...plan, sections: [...plan.sections, { id, title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false }] };
+}
+
+export function withoutSection(plan: ExamPlan, id: string): ExamPlan {
+  return { ...plan, sections: plan.sections.filter((s) => s.id !== id) };
+}

@@ -1,0 +1,32 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import { Areas } from './Areas';
+import { FindOrDo } from './FindOrDo';
+import { KeysOverview } from './KeysOverview';
+import { Person } from './Person';
+import { Sign } from './Sign';
+
+interface Props {
+  department: string;
+  person: { name: string; role: string };
+  waiting: number;
+  children: ReactNode;
+}
+
+/** The ink bar over every staff screen. */
+export function Frame({ department, person, waiting, children }: Props) {
+  return (
+    <>
+      <header className="bar">
+        <Link className="brand" href="/" aria-label="Zonda, today">
+          <Sign /> Zonda <small>{department}</small>
+        </Link>
+        <Areas waiting={waiting} builds={person.role !== 'marker'} />
+        <FindOrDo />
+        <Person {...person} />
+      </header>
+      <main>{children}</main>
+      <KeysOverview />
+    </>
+  );
+}

@@ -1,0 +1,29 @@
+'use client';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { signOutAction } from '@/app/sign-in/actions';
+import { toggleLamp } from './theme';
+
+/** Who is signed in, and what concerns only them. */
+export function Person({ name, role }: { name: string; role: string }) {
+  const initials = name
+    .split(' ')
+    .map((part) => part[0])
+    .join('')
+    .slice(0, 2);
+  return (
+    <Dropdown className="person" align="end">
+      <Dropdown.Toggle aria-label={`${name}, ${role}`}>{initials}</Dropdown.Toggle>
+      <Dropdown.Menu>
+        <Dropdown.Header>
+          {name}, {role}
+        </Dropdown.Header>
+        <Dropdown.Item as="button" onClick={toggleLamp}>
+          Lamp or daylight
+        </Dropdown.Item>
+        <Dropdown.Item as="button" onClick={() => signOutAction()}>
+          Sign out
+        </Dropdown.Item>
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

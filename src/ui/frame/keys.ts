@@ -1,0 +1,54 @@
+'use client';
+import { useEffect, useRef } from 'react';
+
+/** A key of the present screen: shown in the overview and run when pressed. */
+export interface KeyBinding {
+  /** As `KeyboardEvent.key`, with "Ctrl+" before it where it is held. */
+  keys: string;
+  what: string;
+  run: () => void;
+}
+
+const active = new Set<{ current: KeyBinding[] }>();
+
+/** Single keys can be switched off (WCAG 2.1.4); keys with Ctrl always work. */
+export const SINGLE_KEYS_OFF = 'zondaSingleKeysOff';
+
+/** The keys of everything now on the screen, without repeats. */
+export function keysNow(): KeyBinding[] {
+  const all = [...active].flatMap((ref) => ref.current);
+  return all.filter((b, i) => all.findIndex((other) => other.keys === b.keys && other.what === b.what) === i);
+}
+
+function typing(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  return target.isContentEditable || (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type));
+}
+
+/** Makes keys work while the component is on the screen. Single keys never fire while typing or behind an open dialog. */
+export function useKeys(bindings: KeyBinding[]): void {
+  const ref = useRef(bindings);
+  useEffect(() => {
+    ref.current = bindings;
+  });
+  useEffect(() => {
+    active.add(ref);
+    const press = (event: KeyboardEvent): void => {
+      if (event.defaultPrevented || event.altKey) return;
+      const held = event.ctrlKey || event.metaKey;
+      const name = held ? `Ctrl+${event.key}` : event.key;
+      const binding = ref.current.find((b) => b.keys.toLowerCase() === name.toLowerCase());
+      if (!binding) return;
+      const single = !held && event.key.length === 1;
+      if (single && (typing(event.target) || localStorage.getItem(SINGLE_KEYS_OFF) === 'yes')) return;
+      if (!held && document.querySelector('.modal.show')) return;
+      event.preventDefault();
+      binding.run();
+    };
+    window.addEventListener('keydown', press);
+    return () => {
+      active.delete(ref);
+      window.removeEventListener('keydown', press);
+    };
+  }, []);
+}

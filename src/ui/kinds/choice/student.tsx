@@ -1,0 +1,58 @@
+import type { ChoiceResponse, ChoiceSheet } from '@/core/kinds/choice/choice';
+import { TextWithFormulas } from '../../sheet/Formula';
+import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+
+function Student({ id, label, sheet, response, onChange, drawn }: StudentProps<ChoiceSheet, ChoiceResponse>) {
+  const chosen = response?.chosen ?? [];
+  const toggle = (option: string, on: boolean): void => {
+    if (!sheet.several) onChange({ chosen: [option] });
+    else onChange({ chosen: on ? [...chosen, option] : chosen.filter((c) => c !== option) });
+  };
+  return (
+    <fieldset className={`options ${sheet.look === 'columns' ? 'columns' : ''}`}>
+      <legend className="visually-hidden">
+        {label}: {sheet.several ? 'choose all that are right' : 'choose one'}
+      </legend>
+      {sheet.options.map((option) => (
+        <label key={option.id}>
+          <input
+            type={sheet.several ? 'checkbox' : 'radio'}
+            name={id}
+            checked={chosen.includes(option.id)}
+            onChange={(e) => toggle(option.id, e.target.checked)}
+          />
+          <span>
+            <TextWithFormulas text={option.text} drawn={drawn} />
+          </span>
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function Review({ sheet, response, drawn }: ReviewProps<ChoiceSheet, ChoiceResponse>) {
+  const chosen = response?.chosen ?? [];
+  return (
+    <ul className={`options ${sheet.look === 'columns' ? 'columns' : ''}`}>
+      {sheet.options.map((option) => {
+        const on = chosen.includes(option.id);
+        return (
+          <li key={option.id} className={on ? 'option chosen' : 'option'}>
+            <span className="sign" role="img" aria-label={on ? 'chosen' : 'not chosen'}>
+              {on ? (sheet.several ? '☒' : '◉') : sheet.several ? '☐' : '○'}
+            </span>
+            <span>
+              <TextWithFormulas text={option.text} drawn={drawn} />
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+export const choiceStudent: StudentSide<ChoiceSheet, ChoiceResponse> = {
+  Student,
+  Review,
+  answered: (response) => (response?.chosen.length ?? 0) > 0,
+};

@@ -1,0 +1,50 @@
+import type { ComponentType } from 'react';
+import type { DrawnFormulas } from '../sheet/formulas';
+
+/** What a student's view of a slot gets: the sheet and the response, never the setup. */
+export interface StudentProps<Sheet, Response> {
+  /** Unique on the page; names inputs. */
+  id: string;
+  /** What a screen reader calls the slot, for example "Question 3, answer A". */
+  label: string;
+  sheet: Sheet;
+  response: Response | undefined;
+  onChange: (response: Response) => void;
+  drawn: DrawnFormulas;
+}
+
+/** A response as it was given, where it was given; nothing can be changed. */
+export interface ReviewProps<Sheet, Response> {
+  sheet: Sheet;
+  response: Response | undefined;
+  drawn: DrawnFormulas;
+}
+
+/** The student's half of a kind. */
+export interface StudentSide<Sheet, Response> {
+  Student: ComponentType<StudentProps<Sheet, Response>>;
+  Review: ComponentType<ReviewProps<Sheet, Response>>;
+  /** Whether anything is answered; decides the bar in the contents. */
+  answered: (response: Response | undefined) => boolean;
+}
+
+/** What the bench gives to a slot's editor on the sheet and in the margin. */
+export interface EditorProps<Setup> {
+  setup: Setup;
+  onChange: (setup: Setup) => void;
+  /** Marks of the slot as exact text; shares are shown in them. */
+  marks: string;
+  letter: string;
+}
+
+/** The author's half of a kind: the key on the sheet, the rules in the margin. */
+export interface EditorSide<Setup> {
+  /** On the sheet: typing the key. */
+  Place: ComponentType<EditorProps<Setup>>;
+  /** In the margin: everything finer. */
+  Note: ComponentType<EditorProps<Setup>>;
+  /** The rules as one sentence, read in the margin. */
+  sentence: (setup: Setup) => string;
+  /** How a trial answer is typed. */
+  trialHint: string;
+}

@@ -1,0 +1,16 @@
+import type { KindName } from '@/core/kinds/registry';
+import { choiceEditor } from './choice/editor';
+import type { EditorSide } from './contract';
+import { numberEditor } from './number/editor';
+import { shortTextEditor } from './short-text/editor';
+
+const editors = {
+  choice: choiceEditor,
+  shortText: shortTextEditor,
+  number: numberEditor,
+} satisfies Record<KindName, unknown>;
+
+/** The author's half of a kind. Setups were validated by the kind's own schema. */
+export function editorSide(kind: KindName): EditorSide<unknown> {
+  return editors[kind] as unknown as EditorSide<unknown>;
+}

@@ -1,0 +1,55 @@
+'use client';
+import type { ShortTextSetup } from '@/core/kinds/short-text/short-text';
+import { TextRulesEditor, textRulesSentence } from '../../rules/TextRulesEditor';
+import type { EditorProps, EditorSide } from '../contract';
+
+/** The first right answer, as it stands in the first rule. */
+function keyOf({ rules }: ShortTextSetup): string {
+  const first = rules.rules[0];
+  if (!first) return '';
+  return first.when === 'exact' ? (first.answers[0] ?? '') : first.groups.map((g) => g.words[0]).join(' … ');
+}
+
+function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
+  const first = setup.rules.rules[0];
+  const typed = (text: string): void => {
+    const [, ...rest] = setup.rules.rules;
+    const others = first?.when === 'exact' ? first.answers.slice(1) : [];
+    const answers = text === '' ? others : [text, ...others];
+    const rule = first?.when === 'exact' ? { ...first, answers } : { when: 'exact' as const, answers, share: '1', feedback: '' };
+    onChange({ ...setup, rules: { ...setup.rules, rules: [rule, ...rest] } });
+  };
+  const byWords = first?.when === 'keywords';
+  return (
+    <input
+      className={`key-input ${setup.room === 'word' ? '' : 'wide'}`}
+      aria-label={`Slot ${letter}: the right answer`}
+      placeholder="type the right answer"
+      value={keyOf(setup)}
+      readOnly={byWords}
+      title={byWords ? 'Decided by keywords; change them in the margin' : undefined}
+      maxLength={200}
+      onChange={(e) => typed(e.target.value)}
+    />
+  );
+}
+
+function Note({ setup, onChange, marks }: EditorProps<ShortTextSetup>) {
+  return (
+    <>
+      <TextRulesEditor rules={setup.rules} marks={marks} onChange={(rules) => onChange({ ...setup, rules })} />
+      <label className="rule-edit">
+        <span className="line">
+          room to write:
+          <select className="form-select" value={setup.room} onChange={(e) => onChange({ ...setup, room: e.target.value as ShortTextSetup['room'] })}>
+            <option value="word">a word</option>
+            <option value="line">a line</option>
+            <option value="lines">a few lines</option>
+          </select>
+        </span>
+      </label>
+    </>
+  );
+}
+
+export const shortTextEditor: EditorSide<ShortTextSetup> = { Place, Note, trialHint: 'Type an answer as a student would', sentence: ({ rules }) => textRulesSentence(rules) };

@@ -1,0 +1,31 @@
+import type { ShortTextResponse, ShortTextSheet } from '@/core/kinds/short-text/short-text';
+import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+
+function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTextSheet, ShortTextResponse>) {
+  const common = { id, 'aria-label': label, value: response?.text ?? '', maxLength: 5000, autoComplete: 'off', spellCheck: false } as const;
+  return (
+    <span className="slot-line">
+      {sheet.room === 'lines' ? (
+        <textarea {...common} onChange={(e) => onChange({ text: e.target.value })} />
+      ) : (
+        <input {...common} type="text" className={sheet.room} onChange={(e) => onChange({ text: e.target.value })} />
+      )}
+    </span>
+  );
+}
+
+function Review({ response }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
+  return (
+    <span className="slot-line">
+      <span className="slot-box" style={{ whiteSpace: 'pre-wrap' }}>
+        {response?.text.trim() ? response.text : <span className="soft">no answer</span>}
+      </span>
+    </span>
+  );
+}
+
+export const shortTextStudent: StudentSide<ShortTextSheet, ShortTextResponse> = {
+  Student,
+  Review,
+  answered: (response) => (response?.text.trim() ?? '') !== '',
+};

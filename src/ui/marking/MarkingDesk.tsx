@@ -1,0 +1,210 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { giveMarkAction } from '@/app/(staff)/marking/actions';
+import type { Refusal } from '@/core/base/result';
+import type { Desk, DeskAnswer } from '@/server/marking/desk';
+import { useKeys } from '../frame/keys';
+import { Strip } from '../frame/Strip';
+import type { DrawnFormulas } from '../sheet/formulas';
+import { QuestionView } from '../sheet/QuestionView';
+import { marksText } from '../words/marks';
+import { refusalText } from '../words/refusals';
+import { traceText } from '../words/traces';
+
+type Saving = { name: 'idle' } | { name: 'saving' } | { name: 'saved' } | { name: 'refused'; refusal: Refusal };
+
+const WAIT = 450;
+
+/** Where the desk opens: at the first answer that still waits. */
+function firstWaiting(answers: DeskAnswer[]): number {
+  return Math.max(0, answers.findIndex((a) => a.marks === null));
+}
+
+/** The marking desk: one question across all scripts, the next one key away, every mark saved as typed. */
+export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas }) {
+  const router = useRouter();
+  const [answers, setAnswers] = useState(desk.answers);
+  const [at, setAt] = useState(() => firstWaiting(desk.answers));
+  const [typed, setTyped] = useState<string | null>(null);
+  const [remark, setRemark] = useState<string | null>(null);
+  const [saving, setSaving] = useState<Saving>({ name: 'idle' });
+  const field = useRef<HTMLInputElement>(null);
+  const remarkField = useRef<HTMLTextAreaElement>(null);
+  const pending = useRef<{ timer: ReturnType<typeof setTimeout>; run: () => Promise<void> } | null>(null);
+
+  const now = answers[at];
+  const marked = answers.filter((a) => a.marks !== null).length;
+
+  const flush = useCallback((): void => {
+    if (!pending.current) return;
+    clearTimeout(pending.current.timer);
+    const { run } = pending.current;
+    pending.current = null;
+    void run();
+  }, []);
+  useEffect(() => flush, [flush]);
+
+  const save = (index: number, answer: DeskAnswer, marks: string, words: string): void => {
+    if (marks.trim() === '') return;
+    const run = async (): Promise<void> => {
+      setSaving({ name: 'saving' });
+      try {
+        const result = await giveMarkAction({ attempt: answer.attempt, item: desk.item, slot: answer.slot, marks, remark: words });
+        if (!result.ok) return setSaving({ name: 'refused', refusal: result.refusal });
+        setAnswers((all) => all.map((a, i) => (i === index ? { ...a, marks: result.value.marks, byPerson: true, remark: words } : a)));
+        setSaving({ name: 'saved' });
+        router.refresh();
+      } catch {
+        setSaving({ name: 'refused', refusal: { code: 'offline' } });
+      }
+    };
+    if (pending.current) clearTimeout(pending.current.timer);
+    pending.current = { run, timer: setTimeout(flush, WAIT) };
+  };
+  const go = (index: number): void => {
+    flush();
+    if (index < 0 || index >= answers.length) return;
+    setAt(index);
+    setTyped(null);
+    setRemark(null);
+    setSaving({ name: 'idle' });
+  };
+  useEffect(() => {
+    field.current?.focus();
+    field.current?.select();
+  }, [at]);
+
+  const marksNow = typed ?? (now?.marks ? marksText(now.marks) : '');
+  const remarkNow = remark ?? now?.remark ?? '';
+  const setMark = (value: string): void => {
+    if (!now) return;
+    setTyped(value);
+    save(at, now, value, remarkNow);
+  };
+  useKeys([
+    { keys: 'j', what: 'Next answer', run: () => go(at + 1) },
+    { keys: 'k', what: 'Answer before', run: () => go(at - 1) },
+    { keys: 'r', what: 'Write a remark', run: () => remarkField.current?.focus() },
+    ...['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'].map((digit) => ({ keys: digit, what: 'Give these marks', run: () => setMark(digit) })),
+  ]);
+
+  if (!now) {
+    return (
+      <>
+        <Strip where={{ href: '/marking', name: 'Marking' }} title={`Question ${desk.number}`} />
+        <div className="page">
+          <div className="sheet plain">The rules have decided every answer to this question.</div>
+        </div>
+      </>
+    );
+  }
+  const keysInField = (e: KeyboardEvent): void => {
+    if (e.key === 'Enter' || e.key === 'ArrowDown' || e.key.toLowerCase() === 'j') go(at + 1);
+    else if (e.key === 'ArrowUp' || e.key.toLowerCase() === 'k') go(at - 1);
+    else if (e.key.toLowerCase() === 'r') remarkField.current?.focus();
+    else return;
+    e.preventDefault();
+  };
+  return (
+    <>
+      <Strip
+        where={{ href: '/marking', name: desk.title }}
+        title={`Question ${desk.number}, ${desk.label}`}
+        chip={`${marked} of ${answers.length} marked`}
+        state={desk.namesHidden ? 'names hidden' : ''}
+      >
+        <span className="state" role="status">
+          {saving.name === 'saving' && 'Saving…'}
+          {saving.name === 'saved' && 'Mark saved ✓'}
+        </span>
+        <Button variant="quiet" disabled={at === 0} onClick={() => go(at - 1)}>
+          ‹ Back <kbd>K</kbd>
+        </Button>
+        <Button disabled={at === answers.length - 1} onClick={() => go(at + 1)}>
+          Next <kbd>J</kbd>
+        </Button>
+      </Strip>
+      <div className="split with-index">
+        <nav className="index" aria-label="Answers">
+          <h2>Answers</h2>
+          <ul style={{ maxHeight: 'calc(100vh - 150px)', overflow: 'auto' }}>
+            {answers.map((a, i) => (
+              <li key={a.attempt + a.slot}>
+                <button type="button" aria-current={i === at} onClick={() => go(i)}>
+                  {a.name ?? `Script ${String(a.script).padStart(2, '0')}`}
+                  {new Set(answers.map((x) => x.letter)).size > 1 && <span className="letter">{a.letter}</span>}
+                  <small>{a.marks === null ? <span className="hand">waits</span> : marksText(a.marks)}</small>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </nav>
+        <div>
+          <div className="sheet">
+            <QuestionView number={desk.number} marks={desk.marks} sheet={desk.sheet} drawn={drawn} responses={now.responses} />
+          </div>
+          <div className="sheet plain">
+            <p className="over-title">The answer{now.letter !== 'A' && ` in slot ${now.letter}`}</p>
+            <div className="answer-box now" dir="auto">
+              {now.answer || <span className="soft">no answer</span>}
+            </div>
+            <p className="soft mb-0 mt-2">Why it waits: {now.byPerson ? 'it was marked by a person' : traceText(now.trace)}</p>
+          </div>
+        </div>
+        <aside className="margin" aria-label="Mark">
+          <div className="note on red">
+            <h3>Mark</h3>
+            <div className="d-flex align-items-baseline gap-2">
+              <input
+                ref={field}
+                className="form-control mark-input"
+                inputMode="decimal"
+                aria-label={`Marks out of ${marksText(now.of)}`}
+                aria-invalid={saving.name === 'refused'}
+                value={marksNow}
+                onChange={(e) => setMark(e.target.value)}
+                onKeyDown={keysInField}
+              />
+              <span>of {marksText(now.of)}</span>
+            </div>
+            {saving.name === 'refused' && (
+              <p role="alert" className="trouble">
+                {refusalText(saving.refusal)}
+              </p>
+            )}
+            <label className="form-label mt-3" htmlFor="remark">
+              Remark
+            </label>
+            <textarea
+              id="remark"
+              ref={remarkField}
+              className="form-control"
+              rows={3}
+              maxLength={3000}
+              placeholder="The student reads it with the result"
+              value={remarkNow}
+              onChange={(e) => {
+                setRemark(e.target.value);
+                save(at, now, marksNow, e.target.value);
+              }}
+              onKeyDown={(e) => {
+                if (e.key === 'Escape') field.current?.focus();
+              }}
+            />
+            <p className="soft mt-2 mb-0">
+              <kbd>0</kbd>–<kbd>9</kbd> marks <kbd>R</kbd> remark <kbd>J</kbd> next
+            </p>
+          </div>
+          {desk.keys[now.slot] && (
+            <div className="note">
+              <h3>Key</h3>
+              <p>{desk.keys[now.slot]}</p>
+            </div>
+          )}
+        </aside>
+      </div>
+    </>
+  );
+}

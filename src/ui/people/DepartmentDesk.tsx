@@ -1,0 +1,86 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { resetPasswordAction, setExtraTimeAction } from '@/app/(staff)/department/actions';
+import type { MemberRow } from '@/server/people/members';
+import type { Department } from '@/server/people/policy';
+import { Strip } from '../frame/Strip';
+import { plural } from '../words/marks';
+import { refusalText } from '../words/refusals';
+import { PolicyNotes } from './PolicyNotes';
+
+interface Props {
+  department: Department;
+  members: MemberRow[];
+  mayManage: boolean;
+  mayProvide: boolean;
+}
+
+/** People of the department with what they are entitled to, and its policy. */
+export function DepartmentDesk({ department, members, mayManage, mayProvide }: Props) {
+  const [words, setWords] = useState('');
+  const [told, setTold] = useState<{ id: string; text: string; good: boolean } | null>(null);
+  const typed = words.trim().toLowerCase();
+  const shown = members.filter((m) => `${m.name} ${m.userName} ${m.role}`.toLowerCase().includes(typed));
+  const newPassword = async (m: MemberRow): Promise<void> => {
+    const password = crypto.randomUUID().slice(0, 13);
+    const result = await resetPasswordAction({ member: m.id, password });
+    setTold({ id: m.id, good: result.ok, text: result.ok ? `New password: ${password}. It is shown only now.` : refusalText(result.refusal) });
+  };
+  const extraTime = async (m: MemberRow, text: string): Promise<void> => {
+    const percent = text.trim() === '' ? 0 : Number(text);
+    const result = await setExtraTimeAction({ member: m.id, extraTimePercent: percent, reason: m.reason ?? '' });
+    setTold(result.ok ? null : { id: m.id, good: false, text: '0 to 300 percent, whole numbers' });
+  };
+  return (
+    <>
+      <Strip title={department.name} state={`${department.institute} · ${plural(members.length, 'person', 'people')}`} />
+      <div className="split with-margin">
+        <div>
+          <input type="search" className="form-control mb-2" placeholder="Find a person" aria-label="Find a person" value={words} onChange={(e) => setWords(e.target.value)} />
+          <div className="list-sheet">
+            <table className="rows">
+              <thead>
+                <tr>
+                  <th scope="col">Name</th>
+                  <th scope="col">User name</th>
+                  <th scope="col">Role</th>
+                  <th scope="col">Extra time, %</th>
+                  {mayManage && <th scope="col">Password</th>}
+                </tr>
+              </thead>
+              <tbody>
+                {shown.map((m) => (
+                  <tr key={m.id} id={m.id}>
+                    <td dir="auto">{m.name}</td>
+                    <td className="mono">{m.userName}</td>
+                    <td>{m.role}</td>
+                    <td>
+                      {m.role === 'student' && mayProvide && (
+                        <input className="form-control form-control-sm" style={{ width: 70 }} inputMode="numeric" aria-label={`Extra time of ${m.name} in percent`} defaultValue={m.extraTimePercent ?? ''} onBlur={(e) => e.target.value !== String(m.extraTimePercent ?? '') && extraTime(m, e.target.value)} />
+                      )}
+                      {m.reason && <small className="soft">{m.reason}</small>}
+                      {told?.id === m.id && (
+                        <p role="alert" className={told.good ? 'good mb-0' : 'trouble'}>
+                          {told.text}
+                        </p>
+                      )}
+                    </td>
+                    {mayManage && (
+                      <td>
+                        <Button variant="quiet" onClick={() => newPassword(m)}>
+                          New password
+                        </Button>
+                      </td>
+                    )}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </div>
+        <PolicyNotes policy={department.policy} mayChange={mayManage} />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,87 @@
+'use client';
+import { useState } from 'react';
+import { setPolicyAction } from '@/app/(staff)/department/actions';
+import { ROUNDING_MODES, type RoundingMode } from '@/core/base/exact';
+import type { DepartmentPolicy } from '@/server/people/policy';
+import { PercentInput } from '../parts/PercentInput';
+import { refusalText } from '../words/refusals';
+
+const MODES: Record<RoundingMode, string> = {
+  half_up: 'halves up',
+  half_even: 'halves to the even digit',
+  half_down: 'halves down',
+  floor: 'always down',
+  ceiling: 'always up',
+  toward_zero: 'cut off',
+};
+
+/** What the department has agreed on, as sentences; the lead changes the words. New exams start from it. */
+export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; mayChange: boolean }) {
+  const [present, setPresent] = useState(policy);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const change = async (part: Partial<DepartmentPolicy>): Promise<void> => {
+    const next = { ...present, ...part };
+    setPresent(next);
+    const result = await setPolicyAction(next);
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+  };
+  const { rounding } = present;
+  return (
+    <aside className="margin" aria-label="Policy">
+      <h2>Policy, for new exams</h2>
+      <fieldset disabled={!mayChange}>
+        <div className="note red">
+          <h3>Pass mark</h3>
+          <PercentInput label="Pass mark of the department" value={present.passPercent} onChange={(passPercent) => change({ passPercent })} />
+        </div>
+        <div className="note">
+          <h3>Rounding</h3>
+          <div className="fact-line">
+            shown to
+            <select className="form-select" aria-label="Decimal places" value={rounding.places} onChange={(e) => change({ rounding: { ...rounding, places: Number(e.target.value) } })}>
+              {[0, 1, 2].map((n) => (
+                <option key={n} value={n}>
+                  {n === 0 ? 'whole percents' : `${n} decimal${n === 1 ? '' : 's'}`}
+                </option>
+              ))}
+            </select>
+            ,
+            <select className="form-select" aria-label="Rounding" value={rounding.mode} onChange={(e) => change({ rounding: { ...rounding, mode: e.target.value as RoundingMode } })}>
+              {ROUNDING_MODES.map((mode) => (
+                <option key={mode} value={mode}>
+                  {MODES[mode]}
+                </option>
+              ))}
+            </select>
+            ; pass and grade are decided
+            <select className="form-select" aria-label="Decided on" value={rounding.first ? 'rounded' : 'exact'} onChange={(e) => change({ rounding: { ...rounding, first: e.target.value === 'rounded' } })}>
+              <option value="exact">on exact scores</option>
+              <option value="rounded">after rounding</option>
+            </select>
+          </div>
+        </div>
+        <div className="note">
+          <h3>Marking</h3>
+          <label className="d-flex gap-2">
+            <input type="checkbox" className="form-check-input" checked={present.namesHidden} onChange={(e) => change({ namesHidden: e.target.checked })} />
+            names hidden while marking
+          </label>
+        </div>
+      </fieldset>
+      <div className="note">
+        <h3>Grade scale</h3>
+        <p>
+          {[...present.grades]
+            .reverse()
+            .map((g) => `${g.grade} ${g.from} %`)
+            .join(' · ')}
+        </p>
+      </div>
+      {trouble && (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+    </aside>
+  );
+}

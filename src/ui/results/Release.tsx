@@ -1,0 +1,60 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { releaseAction } from '@/app/(staff)/sittings/actions';
+import type { Refusal } from '@/core/base/result';
+import type { Results, Shows } from '@/server/results/results';
+import { plural } from '../words/marks';
+import { refusalText } from '../words/refusals';
+
+const WORDS: Record<keyof Shows, string> = {
+  marks: 'marks per question, with the reason for each',
+  key: 'the key, where an answer was not right',
+  explanation: 'explanations',
+};
+
+/** Says what releasing does and to how many, then does it. */
+export function Release({ results, passed, onClose }: { results: Results; passed: number; onClose: () => void }) {
+  const [shows, setShows] = useState<Shows>({ marks: true, key: true, explanation: true });
+  const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const [busy, setBusy] = useState(false);
+  const release = async (): Promise<void> => {
+    setBusy(true);
+    const result = await releaseAction({ sitting: results.sitting, shows });
+    setBusy(false);
+    if (result.ok) location.reload();
+    else setRefusal(result.refusal);
+  };
+  return (
+    <Modal show onHide={onClose} centered aria-labelledby="release" animation={false}>
+      <Modal.Body>
+        <h2 className="fs-6 fw-bold" id="release">
+          Release the results
+        </h2>
+        <p>
+          {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed. You can take it back.
+        </p>
+        {(Object.keys(WORDS) as (keyof Shows)[]).map((name) => (
+          <label key={name} className="d-flex gap-2 mb-1">
+            <input type="checkbox" className="form-check-input" checked={shows[name]} onChange={(e) => setShows({ ...shows, [name]: e.target.checked })} />
+            {WORDS[name]}
+          </label>
+        ))}
+        {refusal && (
+          <p role="alert" className="trouble">
+            {refusalText(refusal)}
+          </p>
+        )}
+      </Modal.Body>
+      <Modal.Footer>
+        <Button variant="quiet" onClick={onClose}>
+          Leave
+        </Button>
+        <Button disabled={busy} onClick={release}>
+          Release to {plural(results.rows.length, 'student')}
+        </Button>
+      </Modal.Footer>
+    </Modal>
+  );
+}

@@ -1,0 +1,155 @@
+'use client';
+import Link from 'next/link';
+import { useCallback, useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { saveBoundariesAction, takeBackAction } from '@/app/(staff)/sittings/actions';
+import { exact, round, shown } from '@/core/base/exact';
+import { type Boundaries, boundariesReadiness } from '@/core/results/policy';
+import { spread } from '@/core/results/spread';
+import type { Results } from '@/server/results/results';
+import { Strip } from '../frame/Strip';
+import { SavedState } from '../parts/SavedState';
+import { useAutosave } from '../parts/use-autosave';
+import { useHistory } from '../parts/use-history';
+import { plural } from '../words/marks';
+import { BoundaryNotes } from './BoundaryNotes';
+import { countByRange, passes } from './outcome';
+import { RangeTable } from './RangeTable';
+import { Release } from './Release';
+import { type Boundary, ScoreLine } from './ScoreLine';
+
+/** A boundary as text: at most three decimals, so that dragging and typing write the same. */
+const asText = (percent: number): string => String(Math.round(percent * 1000) / 1000);
+
+/** The results of a sitting: scores on one line, boundaries to drag or type, what each range reads, release. */
+export function ResultsDesk({ results }: { results: Results }) {
+  const { present, change, undo, canUndo } = useHistory<Boundaries>(results.boundaries);
+  const [releasing, setReleasing] = useState(false);
+  const save = useCallback(
+    async (boundaries: Boundaries, base: number) => saveBoundariesAction({ sitting: results.sitting, base, boundaries }),
+    [results.sitting],
+  );
+  const { state, flush } = useAutosave({ key: `zonda-results-${results.sitting}`, value: present, version: results.version, savedAt: 0, save });
+
+  const percents = useMemo(() => results.rows.map((r) => exact(r.percent).valueOf()), [results.rows]);
+  const figures = spread(percents);
+  const passed = results.rows.filter((r) => passes(r, results, present.passPercent)).length;
+  const waiting = results.rows.reduce((n, r) => n + r.waiting, 0);
+  const findings = boundariesReadiness(present);
+  const one = (value: number): string => value.toFixed(1);
+
+  const boundaries: Boundary[] = [
+    ...present.ranges.slice(1).map((r, i): Boundary => ({ id: `range ${i + 1}`, at: Number(r.from), label: r.from, name: `Lower edge of range ${i + 2}`, pass: false })),
+    { id: 'pass', at: Number(present.passPercent), label: `pass at ${present.passPercent}`, name: 'Pass mark', pass: true },
+  ];
+  const move = (id: string, percent: number): void => {
+    if (id === 'pass') return change((b) => ({ ...b, passPercent: asText(percent) }), 'pass');
+    const index = Number(id.split(' ')[1]);
+    change((b) => {
+      const before = Number(b.ranges[index - 1]?.from ?? 0);
+      const after = Number(b.ranges[index + 1]?.from ?? 100.5);
+      const kept = Math.min(after - 0.5, Math.max(before + 0.5, percent));
+      return { ...b, ranges: b.ranges.map((r, i) => (i === index ? { ...r, from: asText(kept) } : r)) };
+    }, id);
+  };
+  return (
+    <>
+      <Strip
+        where={{ href: `/sittings/${results.sitting}`, name: `${results.course} ${results.title}` }}
+        title="Results"
+        chip={waiting === 0 ? `marked ${results.rows.length} of ${results.rows.length}` : plural(waiting, 'answer waits', 'answers wait')}
+        state={results.releasedAt === null ? 'not released' : 'released'}
+      >
+        {state.name === 'saved' ? <span className="state">Saved</span> : <SavedState state={state} />}
+        <Button variant="quiet" onClick={undo} disabled={!canUndo}>
+          Undo
+        </Button>
+        {results.releasedAt === null ? (
+          <Button
+            onClick={async () => {
+              await flush();
+              setReleasing(true);
+            }}
+            disabled={results.rows.length === 0}
+          >
+            Release…
+          </Button>
+        ) : (
+          <Button variant="outline-primary" onClick={() => takeBackAction(results.sitting)}>
+            Take back
+          </Button>
+        )}
+      </Strip>
+      <div className="split with-margin">
+        <div>
+          <div className="sheet plain mb-3">
+            {figures === null ? (
+              <p className="mb-0">Nobody has handed in yet. Scores appear here as soon as somebody does.</p>
+            ) : (
+              <>
+                <div className="figures">
+                  <span>
+                    Mean <strong>{one(figures.mean)} %</strong>
+                  </span>
+                  <span>
+                    Median <strong>{one(figures.median)} %</strong>
+                  </span>
+                  <span>
+                    Spread <strong>{one(figures.deviation)}</strong>
+                  </span>
+                  <span>
+                    Pass <strong className="good">{passed}</strong> of {results.rows.length} ({Math.round((100 * passed) / results.rows.length)} %)
+                  </span>
+                </div>
+                {waiting > 0 && (
+                  <p className="advice">
+                    {plural(waiting, 'answer waits', 'answers wait')} for a person and count 0 until marked. <Link href="/marking">Mark them</Link>
+                  </p>
+                )}
+                <ScoreLine percents={percents} boundaries={boundaries} passAt={Number(present.passPercent)} onMove={move} />
+              </>
+            )}
+            <RangeTable boundaries={present} counts={countByRange(results, present)} findings={findings} change={change} />
+          </div>
+          {results.rows.length > 0 && (
+            <div className="list-sheet scroll-x">
+              <table className="rows">
+                <thead>
+                  <tr>
+                    <th scope="col">Student</th>
+                    <th scope="col" className="num">
+                      Score of {results.total}
+                    </th>
+                    <th scope="col" className="num">
+                      Percent
+                    </th>
+                    <th scope="col">Pass</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {results.rows.map((r) => {
+                    const pass = passes(r, results, present.passPercent);
+                    return (
+                      <tr key={r.attempt}>
+                        <td dir="auto">
+                          <Link className="title" href={`/results/${r.attempt}`} prefetch={false}>
+                            {r.name}
+                          </Link>
+                        </td>
+                        <td className="num">{shown(exact(r.marks))}</td>
+                        <td className="num">{round(exact(r.percent), results.rounding.places, results.rounding.mode)}</td>
+                        <td>{r.waiting > 0 ? <span className="hand">{plural(r.waiting, 'waits', 'wait')}</span> : pass ? <span className="good">✓ passed</span> : <span className="wrong">not passed</span>}</td>
+                      </tr>
+                    );
+                  })}
+                </tbody>
+              </table>
+            </div>
+          )}
+        </div>
+        <BoundaryNotes results={results} boundaries={present} change={change} />
+      </div>
+      {releasing && <Release results={results} passed={passed} onClose={() => setReleasing(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,21 @@
+'use client';
+import { useActionState } from 'react';
+import { enterAction } from '@/app/my/actions';
+import { refusalText } from '../words/refusals';
+
+export function EnterForm({ sitting }: { sitting: string }) {
+  const [refusal, enter, pending] = useActionState(enterAction, null);
+  return (
+    <form action={enter}>
+      <input type="hidden" name="sitting" value={sitting} />
+      <button type="submit" className="btn btn-primary py-2" disabled={pending}>
+        {pending ? 'Opening…' : 'Begin'}
+      </button>
+      {refusal && (
+        <p role="alert" className="trouble">
+          {refusalText(refusal)}
+        </p>
+      )}
+    </form>
+  );
+}

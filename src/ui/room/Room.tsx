@@ -1,0 +1,220 @@
+'use client';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Result } from '@/core/base/result';
+import type { Room as RoomData } from '@/server/sittings/room';
+import { useKeys } from '../frame/keys';
+import { Sign } from '../frame/Sign';
+import { studentSide } from '../kinds/students';
+import type { DrawnItem, DrawnSection } from '../sheet/draw-sections';
+import { QuestionView } from '../sheet/QuestionView';
+import { marksText } from '../words/marks';
+import { timeLeft } from '../words/time';
+import { Contents, type Fullness } from './Contents';
+import { HandInDialog } from './HandInDialog';
+import { ReadingSize } from './ReadingSize';
+import { type Saving, useAnswers } from './use-answers';
+import { useTimeLeft } from './use-server-time';
+
+export interface DrawnRoom extends Omit<RoomData, 'sections'> {
+  sections: DrawnSection[];
+}
+
+const SAVING: Record<Saving, string> = {
+  saved: 'All answers saved ✓',
+  saving: 'Saving…',
+  offline: 'Offline: kept on this device, sending when the network is back',
+  'signed-out': 'Signed out: kept on this device. Sign in again in another tab.',
+  late: 'The last change came after the end',
+};
+
+function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness {
+  const slots = Object.entries(item.sheet.slots);
+  const done = slots.filter(([id, slot]) => studentSide(slot.kind).answered(responses[id])).length;
+  return done === 0 ? 'empty' : done === slots.length ? 'full' : 'half';
+}
+
+/** The student's room: contents, the sheet, time left, and the certainty that nothing is lost. */
+export function Room({ room }: { room: DrawnRoom }) {
+  const { answers, answer, saving, clock, setClock, send } = useAnswers(room.attempt, room.answers, room.clock);
+  const left = useTimeLeft(clock);
+  const pages = room.pages === 'question' ? room.sections.flatMap((s) => s.items.map((i) => [i])) : room.sections.map((s) => s.items);
+  const [page, setPage] = useState(0);
+  const [contents, setContents] = useState(false);
+  const [asking, setAsking] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const top = useRef<HTMLDivElement>(null);
+  const shown = pages[page] ?? [];
+  const section = room.sections.find((s) => s.items.some((i) => i.id === shown[0]?.id));
+  const current = shown[0];
+  const items = room.sections.flatMap((s) => s.items);
+
+  const go = useCallback((to: number): void => {
+    setPage(to);
+    setContents(false);
+    window.scrollTo({ top: 0 });
+    top.current?.focus({ preventScroll: true });
+  }, []);
+  const isLater = (item: string): boolean => (answers[item]?.[''] as { later?: boolean } | undefined)?.later === true;
+  const toggleLater = (): void => {
+    if (current) answer(current.id, null, { later: !isLater(current.id) });
+  };
+
+  const handIn = useCallback(async (): Promise<void> => {
+    setTrouble(null);
+    await send();
+    try {
+      const response = await fetch(`/api/room/${room.attempt}/hand-in`, { method: 'POST' });
+      const result = (await response.json()) as Result<{ handedInAt: number }>;
+      if (result.ok) {
+        setAsking(false);
+        setClock((c) => ({ ...c, handedInAt: result.value.handedInAt }));
+        return;
+      }
+    } catch {
+      // Said below, like any other failure.
+    }
+    setTrouble('It could not be handed in yet: there is no connection. Your answers are kept; it is handed in by itself when the time ends.');
+  }, [room.attempt, send, setClock]);
+
+  const over = left <= 0;
+  const tried = useRef(false);
+  useEffect(() => {
+    if (!over || tried.current || clock.readAt === 0 || clock.handedInAt !== null) return;
+    tried.current = true;
+    const timer = setTimeout(() => void handIn(), 0);
+    return () => clearTimeout(timer);
+  }, [over, clock, handIn]);
+
+  useKeys([
+    { keys: 'l', what: 'Come back to this question later', run: toggleLater },
+    { keys: 'j', what: 'Next', run: () => page < pages.length - 1 && go(page + 1) },
+    { keys: 'k', what: 'Back', run: () => page > 0 && go(page - 1) },
+  ]);
+
+  if (clock.handedInAt !== null) return <HandedIn title={room.title} saving={saving} />;
+
+  const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
+  const total = clock.deadline - clock.startedAt;
+  return (
+    <div className="room">
+      <header className="room-top">
+        <Sign size={26} />
+        <div className="what">
+          <strong>{room.title}</strong>
+          <small>
+            {section && room.sections.length > 1 ? `Section ${section.letter} · ${section.title}` : `${marksText(room.marks)} marks`}
+          </small>
+        </div>
+        <span className={`saved-state ${saving === 'saved' || saving === 'saving' ? '' : 'off'}`} role="status">
+          {SAVING[saving]}
+        </span>
+        <ReadingSize />
+        <div className={`time ${left < 300_000 ? 'short' : ''}`}>
+          <div className="line">
+            <span>
+              <strong>{over ? 'Time is over' : timeLeft(left)}</strong> {!over && 'left'}
+            </span>
+            <span>of {Math.round(total / 60_000)}</span>
+          </div>
+          <div className="track" aria-hidden="true">
+            <div className="fill" style={{ width: `${Math.max(0, Math.min(100, (left / total) * 100))}%` }} />
+          </div>
+        </div>
+        <button type="button" className="btn btn-outline-primary contents-open" onClick={() => setContents(true)}>
+          Contents
+        </button>
+        <button type="button" className="btn btn-primary" onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}>
+          Hand in
+        </button>
+      </header>
+      <div className="room-body">
+        <Contents
+          sections={room.sections}
+          states={states}
+          isLater={isLater}
+          current={shown.map((i) => i.id)}
+          open={contents}
+          onClose={() => setContents(false)}
+          onGo={(id) => go(pages.findIndex((p) => p.some((i) => i.id === id)))}
+        />
+        <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
+          {page === 0 && room.instructions && <p>{room.instructions}</p>}
+          {section?.instructions && section.items[0]?.id === current?.id && <p>{section.instructions}</p>}
+          {shown.map((item) => (
+            <div className="sheet" key={item.id}>
+              <QuestionView
+                number={item.number}
+                marks={item.marks}
+                bonus={item.bonus}
+                sheet={item.sheet}
+                drawn={item.drawn}
+                responses={answers[item.id] ?? {}}
+                onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
+              />
+            </div>
+          ))}
+          {trouble && (
+            <p role="alert" className="trouble mt-3">
+              {trouble}
+            </p>
+          )}
+          <div className="room-foot">
+            <button type="button" className="btn btn-outline-primary" disabled={page === 0} onClick={() => go(page - 1)}>
+              ‹ {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
+            </button>
+            {room.pages === 'question' && current && (
+              <button type="button" className="btn btn-quiet" aria-pressed={isLater(current.id)} onClick={toggleLater}>
+                {isLater(current.id) ? <span className="later-word">later</span> : 'Come back to this later'} <kbd>L</kbd>
+              </button>
+            )}
+            {page < pages.length - 1 ? (
+              <button type="button" className="btn btn-primary" onClick={() => go(page + 1)}>
+                {room.pages === 'question' ? `${pages[page + 1]?.[0]?.number}` : 'Next section'} ›
+              </button>
+            ) : (
+              <button type="button" className="btn btn-primary" onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}>
+                Hand in
+              </button>
+            )}
+          </div>
+        </main>
+      </div>
+      {asking && (
+        <HandInDialog
+          empty={items.filter((i) => states.get(i.id) === 'empty')}
+          half={items.filter((i) => states.get(i.id) === 'half')}
+          later={items.filter((i) => isLater(i.id))}
+          trouble={trouble}
+          onLeave={() => setAsking(false)}
+          onGo={(id) => {
+            setAsking(false);
+            go(pages.findIndex((p) => p.some((i) => i.id === id)));
+          }}
+          onHandIn={handIn}
+        />
+      )}
+    </div>
+  );
+}
+
+function HandedIn({ title, saving }: { title: string; saving: Saving }) {
+  return (
+    <main className="gate">
+      <div className="sheet plain" role="status">
+        <h1 className="fs-5 fw-bold">
+          <span className="good">✓</span> Handed in
+        </h1>
+        <p>
+          {title} is with your teacher. {saving === 'saved' || saving === 'saving' ? 'All your answers have arrived.' : SAVING[saving]}
+        </p>
+        <p>You will find the result on your page when it is released.</p>
+        {/* A full load on purpose: the room's answers are not needed any more. */}
+        {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- see above */}
+        <a className="btn btn-primary" href="/my">
+          To my page
+        </a>
+      </div>
+    </main>
+  );
+}
+

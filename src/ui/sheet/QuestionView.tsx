@@ -1,0 +1,49 @@
+import type { ReactNode } from 'react';
+import type { QuestionSheet } from '@/core/bank/sheet';
+import { studentSide } from '../kinds/students';
+import { marksText } from '../words/marks';
+import { ContentView } from './ContentView';
+import type { DrawnFormulas } from './formulas';
+
+interface Props {
+  number: number;
+  marks: string;
+  bonus?: boolean;
+  sheet: QuestionSheet;
+  drawn: DrawnFormulas;
+  responses: Record<string, unknown>;
+  /** Given when it can be answered; without it the answers are shown as they were given. */
+  onAnswer?: (slot: string, response: unknown) => void;
+  children?: ReactNode;
+}
+
+/** A question as printed on the paper: number in the gutter, marks at the right edge, slots in place. */
+export function QuestionView({ number, marks, bonus = false, sheet, drawn, responses, onAnswer, children }: Props) {
+  const letters = Object.keys(sheet.slots);
+  const slot = (id: string): ReactNode => {
+    const found = sheet.slots[id];
+    if (!found) return null;
+    const { Student, Review } = studentSide(found.kind);
+    const response = responses[id];
+    if (!onAnswer) return <Review sheet={found.sheet} response={response} drawn={drawn} />;
+    const letter = letters.length > 1 ? `, answer ${String.fromCharCode(65 + letters.indexOf(id))}` : '';
+    return (
+      <Student
+        id={`q${number}-${id}`}
+        label={`Question ${number}${letter}`}
+        sheet={found.sheet}
+        response={response}
+        onChange={(value) => onAnswer(id, value)}
+        drawn={drawn}
+      />
+    );
+  };
+  return (
+    <section className="qhead prose" aria-label={`Question ${number}`}>
+      <span className="qno">{number}</span>
+      <span className="qmarks">{bonus ? `(+${marksText(marks)})` : `[${marksText(marks)}]`}</span>
+      <ContentView content={sheet.content} drawn={drawn} slot={slot} />
+      {children}
+    </section>
+  );
+}

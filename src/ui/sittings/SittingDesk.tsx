@@ -1,0 +1,179 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { endAction, moreTimeAction, provisionAction } from '@/app/(staff)/sittings/actions';
+import { whoCanGetIn } from '@/core/sittings/entry';
+import { minutesWith } from '@/core/sittings/time';
+import type { WatchedSitting, WatchedStudent } from '@/server/sittings/list-sittings';
+import { Strip } from '../frame/Strip';
+import { doorText } from '../words/door';
+import { plural } from '../words/marks';
+import { refusalText } from '../words/refusals';
+import { dayAndTime, timeLeft, timeOnly } from '../words/time';
+
+const REFRESH = 10_000;
+/** Without a sign of life for so long a room counts as offline. */
+const SILENT = 40_000;
+
+/** A sitting as the teacher watches it: who can get in, who is where, more time, the end. */
+export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: number }) {
+  const router = useRouter();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [ending, setEnding] = useState(false);
+  const door = whoCanGetIn({ ...sitting, questions: 1, students: sitting.people.length }, now);
+  const writing = sitting.people.filter((p) => p.attempt && p.attempt.handedInAt === null);
+  const handedIn = sitting.people.filter((p) => p.attempt?.handedInAt);
+  const running = door.open || writing.length > 0;
+  useEffect(() => {
+    if (!running) return;
+    const timer = setInterval(() => router.refresh(), REFRESH);
+    return () => clearInterval(timer);
+  }, [running, router]);
+  const act = async (work: Promise<{ ok: true } | { ok: false; refusal: Parameters<typeof refusalText>[0] }>): Promise<void> => {
+    const result = await work;
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+  };
+  return (
+    <>
+      <Strip
+        where={{ href: '/sittings', name: 'Sittings' }}
+        title={`${sitting.title}, ${sitting.course}`}
+        chip={`${dayAndTime(sitting.opensAt)} – ${timeOnly(sitting.closesAt)}`}
+        state={`${sitting.minutes} minutes each`}
+      >
+        {running &&
+          (ending ? (
+            <>
+              <span className="hand">
+                This hands in {writing.length === 0 ? 'nothing; nobody can begin any more' : `the work of ${plural(writing.length, 'student')} as it is`}.
+              </span>
+              <Button variant="quiet" onClick={() => setEnding(false)}>
+                Leave it open
+              </Button>
+              <Button variant="outline-primary" onClick={() => act(endAction(sitting.id))}>
+                End it
+              </Button>
+            </>
+          ) : (
+            <Button variant="outline-primary" onClick={() => setEnding(true)}>
+              End for all…
+            </Button>
+          ))}
+        <Link className="btn btn-primary" href={`/sittings/${sitting.id}/results`}>
+          Results
+        </Link>
+      </Strip>
+      <div className="page">
+        <div className={`door ${door.open ? '' : 'shut'}`} role="status">
+          {doorText(door, { ...sitting, students: sitting.people.length }, now)}
+        </div>
+        {trouble && (
+          <p role="alert" className="trouble">
+            {trouble}
+          </p>
+        )}
+        <div className="list-sheet">
+          <div className="figures pt-3 mb-0">
+            <span>
+              Writing <strong>{writing.length}</strong>
+            </span>
+            <span>
+              Handed in <strong>{handedIn.length}</strong>
+            </span>
+            <span>
+              Not begun <strong>{sitting.people.length - writing.length - handedIn.length}</strong>
+            </span>
+          </div>
+          <div className="scroll-x">
+            <table className="rows">
+              <thead>
+                <tr>
+                  <th scope="col">Student</th>
+                  <th scope="col">Where</th>
+                  <th scope="col">Begun</th>
+                  <th scope="col">Time</th>
+                  <th scope="col">Extra time</th>
+                  <th scope="col">More now</th>
+                </tr>
+              </thead>
+              <tbody>
+                {sitting.people.map((p) => (
+                  <StudentRow
+                    key={p.id}
+                    student={p}
+                    now={now}
+                    minutes={sitting.minutes}
+                    open={running}
+                    onProvision={(percent) => act(provisionAction({ member: p.id, extraTimePercent: percent, reason: '' }))}
+                    onMore={(minutes) => act(moreTimeAction({ sitting: sitting.id, member: p.id, minutes, reason: '' }))}
+                  />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </div>
+      </div>
+    </>
+  );
+}
+
+interface RowProps {
+  student: WatchedStudent;
+  now: number;
+  minutes: number;
+  open: boolean;
+  onProvision: (percent: number) => void;
+  onMore: (minutes: number) => void;
+}
+
+function StudentRow({ student, now, minutes, open, onProvision, onMore }: RowProps) {
+  const { attempt, extraTimePercent, extraMinutes } = student;
+  const writing = attempt && attempt.handedInAt === null;
+  const where = !attempt ? (
+    <span className="soft">not begun</span>
+  ) : attempt.handedInAt !== null ? (
+    <span className="good">
+      ✓ handed in {timeOnly(attempt.handedInAt)}
+      {attempt.handedInBy === 'clock' && <span className="soft fw-normal"> by the clock</span>}
+    </span>
+  ) : now - attempt.seenAt > SILENT ? (
+    <span className="hand">! offline since {timeOnly(attempt.seenAt)}</span>
+  ) : (
+    'writing'
+  );
+  return (
+    <tr>
+      <td dir="auto">{student.name}</td>
+      <td>{where}</td>
+      <td>{attempt && timeOnly(attempt.startedAt)}</td>
+      <td>
+        {writing ? `${timeLeft(attempt.deadline - now)} left` : `${minutesWith(minutes, extraTimePercent) + extraMinutes} min`}
+        {extraMinutes > 0 && <span className="soft"> (+{extraMinutes} given)</span>}
+      </td>
+      <td>
+        {attempt ? (
+          extraTimePercent > 0 && `${extraTimePercent} %`
+        ) : (
+          <select className="form-select form-select-sm w-auto" aria-label={`Extra time of ${student.name}`} value={extraTimePercent} onChange={(e) => onProvision(Number(e.target.value))}>
+            {[...new Set([0, 10, 25, 33, 50, 100, extraTimePercent])]
+              .sort((a, b) => a - b)
+              .map((percent) => (
+                <option key={percent} value={percent}>
+                  {percent === 0 ? 'none' : `${percent} %`}
+                </option>
+              ))}
+          </select>
+        )}
+      </td>
+      <td>
+        {open && writing && (
+          <Button variant="quiet" onClick={() => onMore(5)} aria-label={`5 more minutes for ${student.name}`}>
+            + 5 min
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,41 @@
+import type { Finding } from '@/core/base/finding';
+
+type Values = Readonly<Record<string, string | number>>;
+
+/** Every readiness finding as a sentence with the way to mend it. */
+const SENTENCES: Record<string, (v: Values) => string> = {
+  'no-slot': () => 'There is no place to answer. Add a slot.',
+  'no-text': () => 'The sheet has no words yet.',
+  'no-key': () => 'No key yet. Type the right answer on the sheet.',
+  'no-key-all-wait': () => 'No key yet: every answer will wait for a person.',
+  'marks-zero': (v) => (v.number ? `Question ${v.number} is worth nothing.` : 'It is worth nothing. Give it marks.'),
+  'picture-undescribed': () => 'A picture has no description for those who cannot see it.',
+  'picture-file-name': (v) => `“${v.description}” is a file name, not a description of the picture.`,
+  'formula-unbalanced': (v) => `A brace does not close in ${v.latex}.`,
+  'trial-not-as-expected': (v) => `The trial answer “${v.typed}” is not marked as expected.`,
+  'choice-two-keys': () => 'Two options are right, but only one can be chosen.',
+  'choice-one-option': () => 'One option is no choice. Add another.',
+  'choice-no-distractor': () => 'Every option is right. Add a wrong one.',
+  'choice-empty-option': () => 'An option is empty. Fill it or take it out.',
+  'choice-same-option': (v) => `Two options read the same: “${v.text}”.`,
+  'keywords-too-few': (v) => `${v.need} keywords are wanted, but only ${v.have} are listed.`,
+  'keywords-do-not-add-up': (v) => `The keyword groups add up to ${v.total} of the marks, not all of them.`,
+  'unit-unknown': (v) => `The unit “${v.unit}” is not known here. Try kW, m/s, N m.`,
+  'unit-not-listed': (v) => `The key’s unit ${v.unit} is not in the list to choose from.`,
+  'key-not-a-number': (v) => `“${v.value}” does not read as a number.`,
+  'tolerance-not-a-number': (v) => `“${v.amount}” does not say how near is near enough.`,
+  'tolerance-wide': (v) => `± ${v.amount} % is very wide.`,
+  'same-title': (v) => `Questions ${v.other} and ${v.number} have the same title.`,
+  'exam-empty': () => 'There is no question yet.',
+  'section-empty': (v) => `Section ${v.section} is empty.`,
+  'pass-mark-zero': () => 'Everybody passes: the pass mark is 0 %.',
+  'too-little-time': (v) => `About ${v.expected} min of work in ${v.minutes} min.`,
+  'key-always-in-one-place': (v) => `In ${v.count} choices the right option is always number ${v.place}. Shuffle the options.`,
+  'range-without-text': () => 'A range has nothing to read.',
+};
+
+export function findingText(finding: Finding): string {
+  return SENTENCES[finding.code]?.(finding.values ?? {}) ?? finding.code;
+}
+
+export const FINDING_CODES = Object.keys(SENTENCES);

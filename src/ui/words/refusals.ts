@@ -1,0 +1,50 @@
+import type { Refusal } from '@/core/base/result';
+
+type Values = Readonly<Record<string, string | number>>;
+
+/** Every refusal as what happened, what is safe, and what to do. */
+const SENTENCES: Record<string, (v: Values) => string> = {
+  forbidden: () => 'You may not do this here.',
+  'not-found': () => 'This is not there any more.',
+  'bad-input': (v) => PROBLEMS[String(v.problem)] ?? 'This cannot be read. Look at what you typed.',
+  'sign-in-wrong': () => 'User name and password do not fit together.',
+  'sign-in-slowed': (v) => `Too many wrong tries on this account. Wait ${v.seconds} seconds, then try again.`,
+  'changed-elsewhere': (v) => `${v.by ? `${v.by} has` : 'Somebody has'} changed this meanwhile.`,
+  'picture-empty': () => 'This file is empty.',
+  'picture-too-large': (v) => `This picture has ${v.size} MB; ${v.most} MB is the most. Save it smaller and try again.`,
+  'picture-not-one': () => 'This is not a picture that can be shown. PNG, JPEG, GIF, WebP, AVIF and SVG can.',
+  'picture-active': () => 'This SVG holds a script or loads something from outside. Export it as a plain drawing.',
+  'picture-too-many-pixels': (v) => `This picture has ${v.width} × ${v.height} pixels. Save it smaller and try again.`,
+  'revision-unknown': () => 'A question of this exam is not there any more.',
+  'ends-before-it-starts': () => 'It would end before it starts. Choose a later end.',
+  'ends-in-the-past': () => 'This end is already over. Choose a later one.',
+  'exam-not-ready': (v) => `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this exam. Open it and look at readiness.`,
+  'question-not-ready': (v) => `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this question. Open it and look at readiness.`,
+  'course-unknown': () => 'Choose a course.',
+  'door-ended': () => 'Your teacher has ended it.',
+  'door-not-yet': () => 'It has not opened yet.',
+  'door-over': () => 'It is over.',
+  'door-no-questions': () => 'It has no questions yet.',
+  'not-handed-in': () => 'This student is still writing.',
+  'mark-not-a-number': () => 'Type marks such as 2, 1.5 or 1½.',
+  'mark-out-of-range': (v) => `Between 0 and ${v.most}.`,
+  'boundary-order': (v) => `${v.from} % must be above ${v.before} %.`,
+  'boundary-gap-at-zero': () => 'The lowest range must begin at 0 %.',
+  'answers-wait': (v) => `${v.count === 1 ? 'One answer still waits' : `${v.count} answers still wait`} for a person. Mark ${v.count === 1 ? 'it' : 'them'} first.`,
+  'still-writing': (v) => `${v.count === 1 ? 'One student is' : `${v.count} students are`} still writing.`,
+  'nobody-sat': () => 'Nobody has handed in.',
+  offline: () => 'There is no connection. What you typed is kept on this device.',
+};
+
+const PROBLEMS: Record<string, string> = {
+  'percent-range': 'Between 0 and 100 percent.',
+  'marks-range': 'Marks go from 0 to 1000.',
+  'not-a-number': 'This is not a number.',
+  'minutes-range': 'Between 1 and 1440 minutes.',
+};
+
+export function refusalText(refusal: Refusal): string {
+  return SENTENCES[refusal.code]?.(refusal.values ?? {}) ?? 'This did not work. Nothing was changed.';
+}
+
+export const REFUSAL_CODES = Object.keys(SENTENCES);

@@ -1,0 +1,50 @@
+import type { TraceStep } from '@/core/rules/marking';
+import { marksText } from './marks';
+
+type Values = Readonly<Record<string, string | number>>;
+type Sentence = (v: Values, evidence: readonly string[]) => string;
+
+const quoted = (words: readonly string[]): string => words.map((w) => `“${w}”`).join(', ');
+
+/** Every step of a trace as a sentence that teacher and student both understand. */
+const SENTENCES: Record<string, Sentence> = {
+  blank: () => 'no answer',
+  rule: (v) => `rule ${v.number}`,
+  'by-a-person': () => 'marked by a person',
+  'no-rule-matched': () => 'no rule decides',
+  'text-too-long': () => 'too long for the rules',
+  'text-equal': (v) => `the same as “${v.wanted}”`,
+  'keywords-found': (_, e) => `found ${quoted(e)}`,
+  'keywords-missing': (v) => `missing: ${v.words}`,
+  'number-unreadable': (_, e) => `${quoted(e)} does not read as a number`,
+  'key-unit-unknown': (v) => `the key’s unit ${v.unit} is not known`,
+  'unit-unknown': (v) => `the unit “${v.unit}” is not known`,
+  'unit-wrong-dimension': (v) => `${v.unit} does not measure the same as ${v.wanted === '1' ? 'a bare number' : v.wanted}`,
+  'unit-missing': (v) => `the unit is missing (${v.wanted})`,
+  'number-ambiguous': (_, e) => `${quoted(e)} can be read in two ways`,
+  'number-not-near': () => 'not near enough',
+  'number-within-absolute': (v) => (v.amount === '0' ? `equals ${v.value} ${v.unit}`.trim() : `within ± ${v.amount} of ${v.value} ${v.unit}`.trim()),
+  'number-within-relative': (v) => `within ± ${v.amount} % of ${v.value} ${v.unit}`.trim(),
+  'number-within-places': (v) => `agrees with ${v.value} ${v.unit} to ${v.amount} decimal places`,
+  'number-within-figures': (v) => `agrees with ${v.value} ${v.unit} to ${v.amount} significant figures`,
+  'choices-chosen': (_, e) => (e.length === 0 ? 'nothing chosen' : `chosen: ${e.join('; ')}`),
+  'choices-counted': (v) => `${v.right} right of ${v.keys}${Number(v.wrong) > 0 ? `, ${v.wrong} wrong` : ''}`,
+  'choices-too-many': (v) => `more chosen than ${v.keys === 1 ? 'one' : v.keys}`,
+  'choices-deducted': (v) => (Number(v.wrong) > 0 ? 'each wrong choice takes a part back' : 'nothing taken back'),
+};
+
+export function traceStepText(step: TraceStep): string {
+  return SENTENCES[step.code]?.(step.values ?? {}, step.evidence ?? []) ?? step.code;
+}
+
+/** A whole trace on one line. */
+export function traceText(trace: readonly TraceStep[]): string {
+  return trace.map(traceStepText).join(' · ');
+}
+
+/** "2 of 3". */
+export function outOf(marks: string, of: string): string {
+  return `${marksText(marks)} of ${marksText(of)}`;
+}
+
+export const TRACE_CODES = Object.keys(SENTENCES);
