@@ -31,7 +31,8 @@ async function views(who: string, size: typeof LAPTOP, list: View[]): Promise<vo
   await context.close();
 }
 
-const open = (page: Page, area: string, title: string): Promise<unknown> => page.goto(area).then(() => page.getByRole('link', { name: title }).first().click());
+const open = (page: Page, area: string, title: string): Promise<unknown> =>
+  page.goto(area).then(() => page.getByRole('link', { name: title }).first().click());
 
 await views('odalys', LAPTOP, [
   ['today', (p) => p.goto('/')],
@@ -57,7 +58,7 @@ await views('odalys', LAPTOP, [
     'try-the-sheet',
     async (p) => {
       await p.getByRole('button', { name: 'Try the sheet' }).click();
-      await p.getByRole('radio').first().check();
+      await p.getByRole('dialog').getByRole('radio').nth(1).check();
       await p.getByLabel('Question 1, answer B').fill('5.19');
       await p.getByLabel('Question 1, answer C').fill('the Betz limit');
       await p.getByRole('button', { name: 'Hand in' }).click();
@@ -75,7 +76,11 @@ await views('odalys', LAPTOP, [
     'marking',
     async (p) => {
       await p.goto('/marking');
-      await p.getByRole('link', { name: /nacelle, and how often/ }).or(p.getByRole('link', { name: 'Mark the next' })).first().click();
+      await p
+        .getByRole('link', { name: /nacelle, and how often/ })
+        .or(p.getByRole('link', { name: 'Mark the next' }))
+        .first()
+        .click();
     },
   ],
   [

@@ -5,7 +5,10 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
 import 'katex/dist/katex.min.css';
 import '@/ui/style/desk.scss';
 
-export const metadata: Metadata = { title: { default: 'Zonda', template: '%s · Zonda' }, description: 'Question banks, exams, marking and results of a teaching department' };
+export const metadata: Metadata = {
+  title: { default: 'Zonda', template: '%s · Zonda' },
+  description: 'Question banks, exams, marking and results of a teaching department',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 /** Sets the remembered theme and text size before the first paint, so that nothing jumps. */

@@ -26,7 +26,10 @@ export const installation: Installation = {
   name: 'Wind Energy Technology',
   institute: 'Kestrel Ridge Institute',
   policy,
-  people: [...STAFF, ...STUDENTS.map((s) => ({ ...s, role: 'student' as const }))].map((p) => ({ ...p, password: DEMO_PASSWORD })),
+  people: [...STAFF, ...STUDENTS.map((s) => ({ ...s, role: 'student' as const }))].map((p) => ({
+    ...p,
+    password: DEMO_PASSWORD,
+  })),
   courses: [
     { code: 'WT-201', title: 'Turbine systems', term: 'autumn', students: WT201.map((s) => s.userName) },
     { code: 'WT-110', title: 'Working at height', term: 'autumn', students: WT110.map((s) => s.userName) },

@@ -12,7 +12,10 @@ function label(x: number, y: number, text: string, anchor = 'middle'): string {
   return `<text x="${x}" y="${y}" fill="${INK}" text-anchor="${anchor}">${text}</text>`;
 }
 
-const nacelle = svg(720, 400, `
+const nacelle = svg(
+  720,
+  400,
+  `
 <path d="M150 150 Q110 165 108 200 Q110 235 150 250 Z" fill="#E6ECF3" ${LINE.replace('fill="none"', '')}/>
 <path d="M128 160 L100 20 Q118 16 122 40 L146 152" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
 <path d="M128 240 L100 380 Q118 384 122 360 L146 248" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
@@ -24,15 +27,23 @@ const nacelle = svg(720, 400, `
 <path d="M580 140 V108 M566 108 H594" ${LINE}/><circle cx="562" cy="108" r="7" ${LINE}/><circle cx="598" cy="108" r="7" ${LINE}/>
 <rect x="300" y="250" width="80" height="18" fill="${PALE}" ${LINE.replace('fill="none"', '')}/>
 <path d="M296 268 H384 L396 400 H284 Z" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
-${label(225, 130, '1')}${label(331, 130, '2')}${label(487, 130, '3')}${label(625, 100, '4')}${label(420, 264, '5')}`);
+${label(225, 130, '1')}${label(331, 130, '2')}${label(487, 130, '3')}${label(625, 100, '4')}${label(420, 264, '5')}`,
+);
 
 const blade = [0, 120, 240]
-  .map((angle) => `<path transform="rotate(${angle} 240 210)" d="M232 200 Q222 120 236 30 Q246 40 250 130 L250 200 Z" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>`)
+  .map(
+    (angle) =>
+      `<path transform="rotate(${angle} 240 210)" d="M232 200 Q222 120 236 30 Q246 40 250 130 L250 200 Z" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>`,
+  )
   .join('');
-const rotor = svg(480, 420, `
+const rotor = svg(
+  480,
+  420,
+  `
 <circle cx="240" cy="210" r="180" stroke="${INK}" stroke-width="1.5" fill="none" stroke-dasharray="6 6"/>${blade}
 <circle cx="240" cy="210" r="16" fill="${PALE}" ${LINE.replace('fill="none"', '')}/>
-<path d="M240 210 L420 210 M410 204 L420 210 L410 216" stroke="#B2322B" stroke-width="2" fill="none"/>${label(330, 200, 'R')}`);
+<path d="M240 210 L420 210 M410 204 L420 210 L410 216" stroke="#B2322B" stroke-width="2" fill="none"/>${label(330, 200, 'R')}`,
+);
 
 /** Power of a 2 MW turbine of 90 m: cubic from 3.5 m/s up to rated at 12 m/s, flat to 25 m/s. */
 function powerAt(speed: number): number {
@@ -44,34 +55,50 @@ const Y = (power: number): number => 300 - power * 110;
 const curve = Array.from({ length: 251 }, (_, i) => i / 10)
   .map((v, i) => `${i === 0 ? 'M' : 'L'}${X(v).toFixed(1)} ${Y(powerAt(v)).toFixed(1)}`)
   .join(' ');
-const powerCurve = svg(640, 370, `
+const powerCurve = svg(
+  640,
+  370,
+  `
 ${[0, 5, 10, 15, 20, 25].map((v) => `<path d="M${X(v)} 300 V60" stroke="${PALE}"/>${label(X(v), 322, String(v))}`).join('')}
 ${[0, 0.5, 1, 1.5, 2].map((p) => `<path d="M70 ${Y(p)} H590" stroke="${PALE}"/>${label(60, Y(p) + 5, String(p), 'end')}`).join('')}
 <path d="M70 60 V300 H590" ${LINE}/><path d="${curve} L${X(25)} ${Y(0)}" ${LINE}/>
-${label(330, 352, 'wind speed at hub height, m/s')}<text x="22" y="190" fill="${INK}" text-anchor="middle" transform="rotate(-90 22 190)">power, MW</text>`);
+${label(330, 352, 'wind speed at hub height, m/s')}<text x="22" y="190" fill="${INK}" text-anchor="middle" transform="rotate(-90 22 190)">power, MW</text>`,
+);
 
-const bladeSection = svg(600, 300, `
+const bladeSection = svg(
+  600,
+  300,
+  `
 <path d="M120 170 Q150 110 260 112 Q400 118 500 176 Q380 176 260 186 Q150 196 120 170 Z" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
 <path d="M40 230 L112 182 M100 182 L112 182 L108 193" stroke="#B2322B" stroke-width="2.5" fill="none"/>${label(52, 250, 'wind seen by the blade', 'start')}
 <path d="M250 110 L216 26 M212 40 L216 26 L228 34" ${LINE}/>${label(200, 36, '1', 'end')}
 <path d="M250 150 L330 104 M317 104 L330 104 L324 116" ${LINE}/>${label(344, 100, '2', 'start')}
-<path d="M120 170 H540" stroke="${INK}" stroke-dasharray="5 5"/>${label(548, 175, 'chord', 'start')}`);
+<path d="M120 170 H540" stroke="${INK}" stroke-dasharray="5 5"/>${label(548, 175, 'chord', 'start')}`,
+);
 
-const singleLine = svg(640, 220, `
+const singleLine = svg(
+  640,
+  220,
+  `
 <circle cx="80" cy="110" r="34" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>${label(80, 116, 'G')}
 <path d="M114 110 H190 M250 110 H310 M390 110 H450 M510 110 H590" ${LINE}/>
 <rect x="190" y="84" width="60" height="52" fill="${PALE}" ${LINE.replace('fill="none"', '')}/><path d="M190 136 L250 84" ${LINE}/>
 <circle cx="336" cy="110" r="26" ${LINE}/><circle cx="364" cy="110" r="26" ${LINE}/>
 <rect x="450" y="90" width="60" height="40" fill="#fff" ${LINE.replace('fill="none"', '')}/><path d="M458 120 L502 100" ${LINE}/>
 <path d="M590 70 V150" stroke="${INK}" stroke-width="5"/>
-${label(80, 176, '690 V')}${label(220, 176, '1')}${label(350, 176, '2')}${label(480, 176, '3')}${label(590, 176, '33 kV')}`);
+${label(80, 176, '690 V')}${label(220, 176, '1')}${label(350, 176, '2')}${label(480, 176, '3')}${label(590, 176, '33 kV')}`,
+);
 
-const ladder = svg(420, 420, `
+const ladder = svg(
+  420,
+  420,
+  `
 <path d="M120 20 V400 M190 20 V400" ${LINE}/>${Array.from({ length: 12 }, (_, i) => `<path d="M120 ${40 + i * 32} H190" ${LINE}/>`).join('')}
 <path d="M155 20 V400" stroke="#B2322B" stroke-width="4"/><rect x="145" y="186" width="20" height="30" fill="${PALE}" ${LINE.replace('fill="none"', '')}/>
 <path d="M165 201 H216" ${LINE}/><path d="M230 170 Q262 170 262 204 Q262 262 236 262 Q214 262 214 204 Q214 170 230 170 Z" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
 <circle cx="238" cy="146" r="22" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
-<path d="M262 320 H400 M262 336 H400" ${LINE}/>${label(330, 312, 'rest platform')}${label(186, 180, '1', 'start')}${label(280, 226, '2', 'start')}`);
+<path d="M262 320 H400 M262 336 H400" ${LINE}/>${label(330, 312, 'rest platform')}${label(204, 190, '1')}${label(276, 226, '2')}`,
+);
 
 export const DRAWINGS = { nacelle, rotor, powerCurve, bladeSection, singleLine, ladder };
 export type DrawingName = keyof typeof DRAWINGS;

@@ -79,9 +79,17 @@ class Loader {
   }
 
   async questions(): Promise<Map<string, DemoQuestion>> {
-    const authors: Record<string, string> = { Rotor: 'imre', 'Drive train': 'imre', Electrical: 'thandeka', 'Safety and rescue': 'jonas' };
+    const authors: Record<string, string> = {
+      Rotor: 'imre',
+      'Drive train': 'imre',
+      Electrical: 'thandeka',
+      'Safety and rescue': 'jonas',
+    };
     let minutes = 0;
-    for (const [bank, list] of [['Turbine systems', [...firstPrinciples, ...machine, ...site]], ['Height and rescue', height]] as const) {
+    for (const [bank, list] of [
+      ['Turbine systems', [...firstPrinciples, ...machine, ...site]],
+      ['Height and rescue', height],
+    ] as const) {
       for (const source of list) {
         minutes += 37;
         const who = bank === 'Height and rescue' ? 'jonas' : (authors[source.topic] ?? 'odalys');
@@ -114,36 +122,78 @@ class Loader {
 
   async provisions(): Promise<void> {
     const ctx = this.as('odalys', this.out.now - 40 * DAY);
-    for (const [userName, extraTimePercent, reason] of [[WT201[3]?.userName, 25, 'reading'], [WT201[50]?.userName, 25, 'hand injury'], [WT110[30]?.userName, 50, 'screen reader']] as const) {
-      must(await setProvision(ctx, { member: this.get(this.installed.people, userName ?? ''), extraTimePercent, reason }));
+    for (const [userName, extraTimePercent, reason] of [
+      [WT201[3]?.userName, 25, 'reading'],
+      [WT201[50]?.userName, 25, 'hand injury'],
+      [WT110[30]?.userName, 50, 'screen reader'],
+    ] as const) {
+      must(
+        await setProvision(ctx, { member: this.get(this.installed.people, userName ?? ''), extraTimePercent, reason }),
+      );
     }
   }
 
-  private async exam(ctx: Context, course: string, title: string, minutes: number, passPercent: string, sections: SectionPlan[]): Promise<string> {
+  private async exam(
+    ctx: Context,
+    course: string,
+    title: string,
+    minutes: number,
+    passPercent: string,
+    sections: SectionPlan[],
+  ): Promise<string> {
     const taken = new Set<string>();
-    const plan = { ...(await freshPlan(ctx, title)), minutes, passPercent, sections: [] as Awaited<ReturnType<typeof freshPlan>>['sections'] };
-    plan.instructions = 'Work alone. A calculator and the formula sheet are allowed. You may come back to a question as often as you like.';
+    const plan = {
+      ...(await freshPlan(ctx, title)),
+      minutes,
+      passPercent,
+      sections: [] as Awaited<ReturnType<typeof freshPlan>>['sections'],
+    };
+    plan.instructions =
+      'Work alone. A calculator and the formula sheet are allowed. You may come back to a question as often as you like.';
     for (const section of sections) {
-      const fitting = [...this.sources].filter(([id, s]) => section.topics.includes(s.topic) && !taken.has(id)).slice(0, section.count);
+      const fitting = [...this.sources]
+        .filter(([id, s]) => section.topics.includes(s.topic) && !taken.has(id))
+        .slice(0, section.count);
       const items = [];
       for (const [question] of fitting) {
         taken.add(question);
         const { revision } = must(await revisionToPlace(ctx, question));
         items.push({ id: newId(), question, revision, marks: null, bonus: false });
       }
-      plan.sections.push({ id: newId(), title: section.title, instructions: '', items, passPercent: section.passPercent ?? null, shuffleQuestions: false });
+      plan.sections.push({
+        id: newId(),
+        title: section.title,
+        instructions: '',
+        items,
+        passPercent: section.passPercent ?? null,
+        shuffleQuestions: false,
+      });
     }
     const created = must(await createExam(ctx, { title, course: this.get(this.installed.courses, course), plan }));
     return created.id;
   }
 
-  private async sitting(ctx: Context, exam: string, course: string, opensAt: number, closesAt: number, minutes: number): Promise<string> {
+  private async sitting(
+    ctx: Context,
+    exam: string,
+    course: string,
+    opensAt: number,
+    closesAt: number,
+    minutes: number,
+  ): Promise<string> {
     const input = { exam, course: this.get(this.installed.courses, course), opensAt, closesAt, minutes };
     return must(await scheduleSitting(ctx, input)).id;
   }
 
   /** One student sits: answers in batches over the time, then hands in, or leaves it to the clock, or is still writing. */
-  private async sit(userName: string, sitting: string, from: number, minutes: number, end: 'student' | 'clock' | 'writing', share = 1): Promise<void> {
+  private async sit(
+    userName: string,
+    sitting: string,
+    from: number,
+    minutes: number,
+    end: 'student' | 'clock' | 'writing',
+    share = 1,
+  ): Promise<void> {
     const entered = must(await enterSitting(this.as(userName, from), sitting));
     const found = await findAttempt(this.out.db.read, entered.attempt);
     if (!found) throw new Error('The attempt just begun is not there');
@@ -176,8 +226,24 @@ class Loader {
       const desk = must(await openDesk(ctx, sitting, task.item));
       for (const [i, a] of desk.answers.filter((answer) => answer.marks === null).entries()) {
         const next = seeded(seedFor(i, a.attempt + a.slot));
-        const given = round(exact(a.of).mul(Math.floor(next() * 3)).div(4), 2).replace(/\.?0+$/, '');
-        must(await giveMark({ ...ctx, now: at + i * 20_000 }, { attempt: a.attempt, item: task.item, slot: a.slot, marks: given || '0', remark: i % 5 === 0 ? 'Say what the cause is, not only what you saw.' : '' }));
+        const given = round(
+          exact(a.of)
+            .mul(Math.floor(next() * 3))
+            .div(4),
+          2,
+        ).replace(/\.?0+$/, '');
+        must(
+          await giveMark(
+            { ...ctx, now: at + i * 20_000 },
+            {
+              attempt: a.attempt,
+              item: task.item,
+              slot: a.slot,
+              marks: given || '0',
+              remark: i % 5 === 0 ? 'Say what the cause is, not only what you saw.' : '',
+            },
+          ),
+        );
       }
     }
   }
@@ -196,7 +262,12 @@ class Loader {
     await sweep({ ...this.out, now: day + 4 * HOUR });
     await this.markAll(sitting, day + DAY);
     const ctx = this.as('odalys', day + 2 * DAY);
-    const boundaries = { version: 1, passPercent: '50', ranges: installation.policy.ranges, grades: installation.policy.grades };
+    const boundaries = {
+      version: 1,
+      passPercent: '50',
+      ranges: installation.policy.ranges,
+      grades: installation.policy.grades,
+    };
     must(await saveBoundaries(ctx, { sitting, base: 1, boundaries }));
     must(await releaseResults(ctx, { sitting, shows: { marks: true, key: true, explanation: true } }));
   }
@@ -211,7 +282,8 @@ class Loader {
     ]);
     const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 3 * HOUR, 75);
     for (const [i, { userName }] of WT201.entries()) {
-      if (i % 29 !== 11) await this.sit(userName, sitting, day + (i % 12) * MINUTE, 50 + (i % 20), i % 19 === 5 ? 'clock' : 'student');
+      if (i % 29 !== 11)
+        await this.sit(userName, sitting, day + (i % 12) * MINUTE, 50 + (i % 20), i % 19 === 5 ? 'clock' : 'student');
     }
     await sweep({ ...this.out, now: day + 5 * HOUR });
   }
@@ -219,11 +291,11 @@ class Loader {
   async certificate(): Promise<void> {
     const opened = this.out.now - 25 * MINUTE;
     const teacher = this.as('jonas', opened - DAY);
-    const exam = await this.exam(teacher, 'WT-110', 'Certificate', 60, '80', [
+    const exam = await this.exam(teacher, 'WT-110', 'Certificate', 120, '80', [
       { title: 'Harness and ladder', topics: ['Harness and ladder'], count: 5, passPercent: '60' },
       { title: 'Rescue', topics: ['Rescue'], count: 3, passPercent: '60' },
     ]);
-    const sitting = await this.sitting(teacher, exam, 'WT-110', opened, this.out.now + 3 * HOUR, 60);
+    const sitting = await this.sitting(teacher, exam, 'WT-110', opened, this.out.now + 3 * HOUR, 120);
     for (const [i, { userName }] of WT110.slice(0, 24).entries()) {
       const from = opened + (i % 5) * MINUTE;
       if (i < 6) await this.sit(userName, sitting, from, 18, 'student');

@@ -22,7 +22,7 @@ export interface MadeAnswer {
  */
 export function makeAnswers(userName: string, item: PaperItem, source: DemoQuestion): MadeAnswer[] {
   const next = seeded(seedFor(7, userName + item.id));
-  const chance = 1 / (1 + Math.exp(-(1.5 * abilityOf(userName) - 1.1 * (source.difficulty - 2) + 0.7)));
+  const chance = 1 / (1 + Math.exp(-(1.2 * abilityOf(userName) - 0.9 * (source.difficulty - 2) + 0.25)));
   return placedSlots(item.question).flatMap(({ id, slot }) => {
     const kind = kindOf(slot.kind);
     const roll = next();

@@ -44,40 +44,70 @@ export function content(source: string): Content {
   return { type: 'doc', content: blocks };
 }
 
-export function choose(right: string | string[], wrong: string[], more: { marks?: string; fixed?: boolean; feedback?: Record<string, string> } = {}): DemoSlot {
+export function choose(
+  right: string | string[],
+  wrong: string[],
+  more: { marks?: string; fixed?: boolean; feedback?: Record<string, string> } = {},
+): DemoSlot {
   const keys = Array.isArray(right) ? right : [right];
   const all = more.fixed ? [...wrong, ...keys].sort() : [...keys, ...wrong];
   const setup: ChoiceSetup = {
     version: 1,
-    options: all.map((text, i) => ({ id: `o${i}`, text, key: keys.includes(text), feedback: more.feedback?.[text] ?? '' })),
+    options: all.map((text, i) => ({
+      id: `o${i}`,
+      text,
+      key: keys.includes(text),
+      feedback: more.feedback?.[text] ?? '',
+    })),
     several: Array.isArray(right),
     scheme: 'by-part-deductions',
     shuffle: !more.fixed,
     look: 'list',
   };
   const letters = (texts: string[]): string => texts.map((t) => String.fromCharCode(97 + all.indexOf(t))).join(' ');
-  const slips = keys.length > 1 ? [letters([keys[0] ?? '', wrong[0] ?? '']), letters(keys.slice(1)), letters([...keys, wrong[0] ?? ''])] : wrong;
+  const slips =
+    keys.length > 1
+      ? [letters([keys[0] ?? '', wrong[0] ?? '']), letters(keys.slice(1)), letters([...keys, wrong[0] ?? ''])]
+      : wrong;
   return { slot: { kind: 'choice', marks: more.marks ?? String(keys.length), setup }, slips };
 }
 
-export function amount(key: string, slips: string[], more: { marks?: string; accept?: Tolerance; alternatives?: [string, string, string][]; units?: string[] } = {}): DemoSlot {
+export function amount(
+  key: string,
+  slips: string[],
+  more: { marks?: string; accept?: Tolerance; alternatives?: [string, string, string][]; units?: string[] } = {},
+): DemoSlot {
   const rules = numberKey(key);
   const first = rules.rules[0];
   if (first && more.accept) first.accept = more.accept;
   for (const [value, share, feedback] of more.alternatives ?? []) {
     rules.rules.push({ value, accept: more.accept ?? { by: 'relative', amount: '1' }, share, feedback });
   }
-  const setup = { ...number.fresh(), rules, unitEntry: more.units ? ('listed' as const) : ('typed' as const), units: more.units ?? [] };
+  const setup = {
+    ...number.fresh(),
+    rules,
+    unitEntry: more.units ? ('listed' as const) : ('typed' as const),
+    units: more.units ?? [],
+  };
   return { slot: { kind: 'number', marks: more.marks ?? '2', setup }, slips };
 }
 
-export function words(rules: TextRule[] | string[], slips: string[], more: { marks?: string; otherwise?: 'waits' | 'zero'; room?: 'word' | 'line' | 'lines' } = {}): DemoSlot {
+export function words(
+  rules: TextRule[] | string[],
+  slips: string[],
+  more: { marks?: string; otherwise?: 'waits' | 'zero'; room?: 'word' | 'line' | 'lines' } = {},
+): DemoSlot {
   const own: TextRule[] = rules.every((r) => typeof r === 'string')
     ? [{ when: 'exact', answers: rules, share: '1', feedback: '' }]
     : rules.filter((r) => typeof r !== 'string');
   const setup = {
     ...shortText.fresh(),
-    rules: { forgives: FORGIVES_ALL, rules: own, otherwise: more.otherwise ?? ('waits' as const), otherwiseFeedback: '' },
+    rules: {
+      forgives: FORGIVES_ALL,
+      rules: own,
+      otherwise: more.otherwise ?? ('waits' as const),
+      otherwiseFeedback: '',
+    },
     room: more.room ?? ('line' as const),
   };
   return { slot: { kind: 'shortText', marks: more.marks ?? '1', setup }, slips };

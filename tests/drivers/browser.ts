@@ -1,7 +1,15 @@
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
 import { DEMO_PASSWORD } from '../../src/demo/people';
 
-const ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 export const LAPTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
@@ -10,8 +18,19 @@ export function launch(): Promise<Browser> {
 }
 
 /** A person at a browser, signed in. */
-export async function signIn(browser: Browser, base: string, userName: string, viewport = LAPTOP): Promise<{ page: Page; context: BrowserContext }> {
-  const context = await browser.newContext({ viewport, baseURL: base, locale: 'en-GB', hasTouch: viewport === PHONE, permissions: ['clipboard-read', 'clipboard-write'] });
+export async function signIn(
+  browser: Browser,
+  base: string,
+  userName: string,
+  viewport = LAPTOP,
+): Promise<{ page: Page; context: BrowserContext }> {
+  const context = await browser.newContext({
+    viewport,
+    baseURL: base,
+    locale: 'en-GB',
+    hasTouch: viewport === PHONE,
+    permissions: ['clipboard-read', 'clipboard-write'],
+  });
   const page = await context.newPage();
   await page.goto('/sign-in');
   await page.getByLabel('User name').fill(userName);

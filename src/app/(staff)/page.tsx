@@ -16,9 +16,21 @@ export default async function TodayPage() {
   const running = sittings.filter((s) => s.opensAt <= ctx.now && s.closesAt > ctx.now && s.endedAt === null);
   const next = sittings.filter((s) => s.opensAt > ctx.now).slice(-3);
   const waiting = must(await listMarking(ctx)).filter((t) => t.waiting > 0);
-  const unreleased = builds ? sittings.filter((s) => s.handedIn > 0 && s.releasedAt === null && s.closesAt <= ctx.now) : [];
+  const unreleased = builds
+    ? sittings.filter((s) => s.handedIn > 0 && s.releasedAt === null && s.closesAt <= ctx.now)
+    : [];
   const exams = builds ? must(await listExams(ctx)).slice(0, 3) : [];
-  const found = builds ? await searchQuestions(ctx, { bank: null, topic: null, words: '', kind: null, difficulty: null, sort: 'newest', from: 0 }) : null;
+  const found = builds
+    ? await searchQuestions(ctx, {
+        bank: null,
+        topic: null,
+        words: '',
+        kind: null,
+        difficulty: null,
+        sort: 'newest',
+        from: 0,
+      })
+    : null;
   const questions = found?.ok ? found.value.found.slice(0, 4) : [];
   return (
     <>
@@ -33,7 +45,8 @@ export default async function TodayPage() {
                   <li key={s.id}>
                     <Link href={`/sittings/${s.id}`}>{s.title}</Link>
                     <small>
-                      {s.course} · until {timeOnly(s.closesAt)} · {s.started - s.handedIn} writing, {s.handedIn} handed in
+                      {s.course} · until {timeOnly(s.closesAt)} · {s.started - s.handedIn} writing, {s.handedIn} handed
+                      in
                     </small>
                   </li>
                 ))}

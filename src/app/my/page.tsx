@@ -40,7 +40,8 @@ export default async function MyPage() {
             <div className="me-auto">
               <strong>{s.title}</strong>
               <div className="soft">
-                {s.course} · {minutesWith(s.minutes, s.extraTimePercent)} minutes{s.extraTimePercent > 0 && ', extra time included'} · start before {timeOnly(s.closesAt)}
+                {s.course} · {minutesWith(s.minutes, s.extraTimePercent)} minutes
+                {s.extraTimePercent > 0 && ', extra time included'} · start before {timeOnly(s.closesAt)}
               </div>
             </div>
             <EnterForm sitting={s.id} />
@@ -56,7 +57,8 @@ export default async function MyPage() {
           <div key={s.id} className="py-2">
             <strong>{s.title}</strong>
             <div className="soft">
-              {s.course} · opens {dayAndTime(s.opensAt)}, {fromNow(s.opensAt, ctx.now)} · {minutesWith(s.minutes, s.extraTimePercent)} minutes
+              {s.course} · opens {dayAndTime(s.opensAt)}, {fromNow(s.opensAt, ctx.now)} ·{' '}
+              {minutesWith(s.minutes, s.extraTimePercent)} minutes
             </div>
           </div>
         ))}
@@ -79,7 +81,8 @@ export default async function MyPage() {
               {r.course} ·{' '}
               {r.result ? (
                 <>
-                  {r.result.marks} of {r.result.of} · {r.result.percent} % · {r.result.passed ? <span className="good">passed</span> : <span className="wrong">not passed</span>}
+                  {r.result.marks} of {r.result.of} · {r.result.percent} % ·{' '}
+                  {r.result.passed ? <span className="good">passed</span> : <span className="wrong">not passed</span>}
                 </>
               ) : (
                 'handed in, not released yet'

@@ -19,9 +19,7 @@ export function markSlot(slot: Slot, response: unknown, worth: Exact = exact(slo
   const kind = kindOf(slot.kind);
   const parsed = kind.response.safeParse(response);
   const marking =
-    !parsed.success || kind.blank(parsed.data)
-      ? marked(ZERO, [{ code: 'blank' }])
-      : kind.mark(slot.setup, parsed.data);
+    !parsed.success || kind.blank(parsed.data) ? marked(ZERO, [{ code: 'blank' }]) : kind.mark(slot.setup, parsed.data);
   return { marking, marks: marking.state === 'marked' ? marking.share.mul(worth) : null };
 }
 

@@ -19,7 +19,11 @@ export function questionReadiness(question: QuestionBody): Finding[] {
   }
   for (const outcome of runTrials(question)) {
     if (!outcome.agrees) {
-      findings.push(stops('trial-not-as-expected', ['slot', outcome.trial.slot, 'trials', outcome.trial.id], { typed: outcome.trial.typed }));
+      findings.push(
+        stops('trial-not-as-expected', ['slot', outcome.trial.slot, 'trials', outcome.trial.id], {
+          typed: outcome.trial.typed,
+        }),
+      );
     }
   }
   return findings;

@@ -61,14 +61,7 @@ export function percentOf(part: Exact, whole: Exact): Exact {
   return whole.equals(0) ? ZERO : part.mul(100).div(whole);
 }
 
-export const ROUNDING_MODES = [
-  'half_up',
-  'half_even',
-  'half_down',
-  'floor',
-  'ceiling',
-  'toward_zero',
-] as const;
+export const ROUNDING_MODES = ['half_up', 'half_even', 'half_down', 'floor', 'ceiling', 'toward_zero'] as const;
 export type RoundingMode = (typeof ROUNDING_MODES)[number];
 
 /**

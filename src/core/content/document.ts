@@ -69,9 +69,7 @@ const block: z.ZodType<Block> = z.lazy(() =>
 );
 const list: z.ZodType<List> = z.object({
   type: z.enum(['bulletList', 'orderedList']),
-  content: z
-    .array(z.object({ type: z.literal('listItem'), content: z.array(block).max(50) }))
-    .max(200),
+  content: z.array(z.object({ type: z.literal('listItem'), content: z.array(block).max(50) })).max(200),
 });
 const span = z.number().int().min(1).max(50).optional();
 const cell: z.ZodType<Cell> = z.object({

@@ -30,7 +30,9 @@ function inlineToText(node: Inline): string {
 export function linesFromContent(content: Content): string {
   return content.content
     .map((block) =>
-      block.type === 'paragraph' ? (block.content ?? []).map(inlineToText).join('') : plainText({ type: 'doc', content: [block] }),
+      block.type === 'paragraph'
+        ? (block.content ?? []).map(inlineToText).join('')
+        : plainText({ type: 'doc', content: [block] }),
     )
     .join('\n');
 }

@@ -19,12 +19,16 @@ export function plainText(content: Content): string {
     else if (node.type === 'tableCell' || node.type === 'tableHeader') out += ' ';
   };
   content.content.forEach(walk);
-  return out.replace(/[ \t]+/g, ' ').replace(/ ?\n[\n ]*/g, '\n').trim();
+  return out
+    .replace(/[ \t]+/g, ' ')
+    .replace(/ ?\n[\n ]*/g, '\n')
+    .trim();
 }
 
-/** The first words of the document, at most `length` characters, cut at a word. */
+/** The first words of the document (pictures left out), at most `length` characters, cut at a word. */
 export function firstWords(content: Content, length = 60): string {
-  const line = plainText(content).replace(/\n/g, ' ').replace(/…/g, ' ').replace(/\s+/g, ' ').trim();
+  const words: Content = { type: 'doc', content: content.content.filter((block) => block.type !== 'picture') };
+  const line = plainText(words).replace(/\n/g, ' ').replace(/…/g, ' ').replace(/\s+/g, ' ').trim();
   if (line.length <= length) return line;
   const cut = line.slice(0, length + 1);
   const space = cut.lastIndexOf(' ');

@@ -62,7 +62,15 @@ export function assemble(plan: ExamPlan, revisions: Revisions, seed: number): Pa
       if (!question) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
       const worth = slotWorth(question, item);
       number += 1;
-      return { id: item.id, number, question, bonus: item.bonus, marks: sum(worth.values()), worth, seed: seedFor(seed, item.id) };
+      return {
+        id: item.id,
+        number,
+        question,
+        bonus: item.bonus,
+        marks: sum(worth.values()),
+        worth,
+        seed: seedFor(seed, item.id),
+      };
     });
     return {
       id: section.id,

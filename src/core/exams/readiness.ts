@@ -25,7 +25,11 @@ export interface ExamReadiness {
  * ["item", id]), marks and time, the same question twice, the right option always in one place.
  */
 export function examReadiness(plan: ExamPlan, revisions: Revisions): ExamReadiness {
-  const paper = assemble({ ...plan, sections: plan.sections.map((s) => ({ ...s, shuffleQuestions: false })) }, revisions, 0);
+  const paper = assemble(
+    { ...plan, sections: plan.sections.map((s) => ({ ...s, shuffleQuestions: false })) },
+    revisions,
+    0,
+  );
   const items = paperItems(paper);
   const findings: Finding[] = [];
   let ready = items.length;
@@ -35,17 +39,27 @@ export function examReadiness(plan: ExamPlan, revisions: Revisions): ExamReadine
   for (const item of items) {
     const own = questionReadiness(item.question);
     if (own.some((f) => f.weight === 'stops')) ready -= 1;
-    findings.push(...under('item', under(item.id, own.map((f) => ({ ...f, values: { ...f.values, number: item.number } })))));
+    findings.push(
+      ...under(
+        'item',
+        under(
+          item.id,
+          own.map((f) => ({ ...f, values: { ...f.values, number: item.number } })),
+        ),
+      ),
+    );
     minutes += expectedMinutes(item.marks, item.worth.size);
     const title = titleOf(item.question);
     const before = seen.get(title);
-    if (before !== undefined) findings.push(warns('same-title', ['item', item.id], { number: item.number, other: before, title }));
+    if (before !== undefined)
+      findings.push(warns('same-title', ['item', item.id], { number: item.number, other: before, title }));
     else seen.set(title, item.number);
     if (item.marks.equals(0)) findings.push(warns('marks-zero', ['item', item.id], { number: item.number }));
   }
   if (items.length === 0) findings.push(stops('exam-empty', []));
   for (const section of paper.sections) {
-    if (section.items.length === 0) findings.push(stops('section-empty', ['section', section.id], { section: section.letter }));
+    if (section.items.length === 0)
+      findings.push(stops('section-empty', ['section', section.id], { section: section.letter }));
   }
   if (exact(plan.passPercent).equals(0)) findings.push(warns('pass-mark-zero', ['passPercent']));
   if (items.length > 0 && minutes > plan.minutes) {

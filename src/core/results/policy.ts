@@ -31,7 +31,8 @@ export type Boundaries = z.infer<typeof boundariesSchema>;
 export function boundariesReadiness(boundaries: Boundaries): Finding[] {
   const findings: Finding[] = [];
   const check = (name: 'ranges' | 'grades', steps: readonly { from: string }[]): void => {
-    if (steps.length > 0 && !exact(steps[0]?.from ?? '0').equals(0)) findings.push(stops('boundary-gap-at-zero', [name, 0]));
+    if (steps.length > 0 && !exact(steps[0]?.from ?? '0').equals(0))
+      findings.push(stops('boundary-gap-at-zero', [name, 0]));
     steps.forEach((step, i) => {
       const before = steps[i - 1];
       if (before && exact(step.from).compare(exact(before.from)) <= 0) {

@@ -31,6 +31,11 @@ export interface Score {
   shown: { marks: string; of: string; percent: string };
 }
 
+/** The percent by which pass, range and grade are decided: exact, or rounded first when the policy says so. */
+export function decidedPercent(percent: Exact, rounding: Rounding): Exact {
+  return rounding.first ? exact(round(percent, rounding.places, rounding.mode)) : percent;
+}
+
 /** The last step whose lower boundary the percent reaches; steps rise from 0. */
 export function stepAt<T extends { from: string }>(steps: readonly T[], percent: Exact): number {
   let found = 0;
@@ -46,7 +51,6 @@ export function stepAt<T extends { from: string }>(steps: readonly T[], percent:
  */
 export function score(paper: Paper, slotMarks: SlotMarks, boundaries: Boundaries, rounding: Rounding): Score {
   let waiting = 0;
-  const settle = (value: Exact): Exact => (rounding.first ? exact(round(value, rounding.places, rounding.mode)) : value);
   const sections = paper.sections.map((section): SectionScore => {
     const marks = sum(
       section.items.map((item) => {
@@ -59,12 +63,13 @@ export function score(paper: Paper, slotMarks: SlotMarks, boundaries: Boundaries
       }),
     );
     const percent = percentOf(marks, section.marks);
-    const passed = section.passPercent === null || settle(percent).compare(exact(section.passPercent)) >= 0;
+    const passed =
+      section.passPercent === null || decidedPercent(percent, rounding).compare(exact(section.passPercent)) >= 0;
     return { id: section.id, title: section.title, marks, of: section.marks, percent, passed };
   });
   const marks = sum(sections.map((s) => s.marks));
   const percent = percentOf(marks, paper.marks);
-  const decided = settle(percent);
+  const decided = decidedPercent(percent, rounding);
   const grade = boundaries.grades[stepAt(boundaries.grades, decided)]?.grade ?? null;
   return {
     marks,

@@ -20,7 +20,9 @@ export function doorState(door: Pick<Door, 'opensAt' | 'closesAt' | 'endedAt'>, 
 export function whoCanGetIn(
   door: Door,
   now: number,
-): { open: true; until: number } | { open: false; reason: 'no-students' | 'no-questions' | 'ended' | 'not-yet' | 'over' } {
+):
+  | { open: true; until: number }
+  | { open: false; reason: 'no-students' | 'no-questions' | 'ended' | 'not-yet' | 'over' } {
   if (door.students === 0) return { open: false, reason: 'no-students' };
   if (door.questions === 0) return { open: false, reason: 'no-questions' };
   if (door.endedAt !== null && now >= door.endedAt) return { open: false, reason: 'ended' };

@@ -23,7 +23,11 @@ export interface SignedIn extends Actor {
  * Opens a session for a user name and password. Unknown names and wrong
  * passwords are one refusal; wrong tries slow down this account alone.
  */
-export async function signIn(out: Outside, typedName: string, password: string): Promise<Result<{ token: string; member: SignedIn }>> {
+export async function signIn(
+  out: Outside,
+  typedName: string,
+  password: string,
+): Promise<Result<{ token: string; member: SignedIn }>> {
   const userName = typedName.trim().toLowerCase().slice(0, 100);
   const [tries] = await out.db.read.select().from(signInTries).where(eq(signInTries.userName, userName));
   const wait = waitBeforeTry(tries ?? null, out.now);
@@ -33,7 +37,10 @@ export async function signIn(out: Outside, typedName: string, password: string):
   if (!member || !fits) {
     const next = afterWrongTry(tries ?? null, out.now);
     await out.db.transaction(async (tx) => {
-      await tx.insert(signInTries).values({ userName, ...next }).onConflictDoUpdate({ target: signInTries.userName, set: next });
+      await tx
+        .insert(signInTries)
+        .values({ userName, ...next })
+        .onConflictDoUpdate({ target: signInTries.userName, set: next });
     });
     return refuse('sign-in-wrong', { at: ['password'] });
   }
@@ -41,7 +48,9 @@ export async function signIn(out: Outside, typedName: string, password: string):
   await out.db.transaction(async (tx) => {
     await tx.delete(signInTries).where(eq(signInTries.userName, userName));
     await tx.delete(sessions).where(lt(sessions.expiresAt, out.now));
-    await tx.insert(sessions).values({ tokenHash: hashOf(token), member: member.id, expiresAt: out.now + SESSION_LENGTH });
+    await tx
+      .insert(sessions)
+      .values({ tokenHash: hashOf(token), member: member.id, expiresAt: out.now + SESSION_LENGTH });
   });
   return ok({ token, member: { id: member.id, role: member.role, name: member.name } });
 }

@@ -29,8 +29,18 @@ export async function createQuestion(ctx: Context, raw: z.input<typeof input>): 
     const [row] = await tx
       .insert(questions)
       .values({
-        id, bank, topic, difficulty, demand, ...headOf(body),
-        draftVersion: 1, revision: 0, changed: true, author: ctx.actor.id, savedBy: ctx.actor.id, savedAt: ctx.now,
+        id,
+        bank,
+        topic,
+        difficulty,
+        demand,
+        ...headOf(body),
+        draftVersion: 1,
+        revision: 0,
+        changed: true,
+        author: ctx.actor.id,
+        savedBy: ctx.actor.id,
+        savedAt: ctx.now,
       })
       .returning({ row: questions.row });
     if (row) await indexQuestion(tx, row.row, body);

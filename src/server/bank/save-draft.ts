@@ -32,7 +32,14 @@ export async function saveDraft(ctx: Context, raw: unknown): Promise<Result<{ ve
   return ctx.db.transaction(async (tx) => {
     const saved = await tx
       .update(questions)
-      .set({ ...headOf(body), ...facts, draftVersion: base + 1, changed: true, savedBy: ctx.actor.id, savedAt: ctx.now })
+      .set({
+        ...headOf(body),
+        ...facts,
+        draftVersion: base + 1,
+        changed: true,
+        savedBy: ctx.actor.id,
+        savedAt: ctx.now,
+      })
       .where(and(eq(questions.id, question), eq(questions.draftVersion, base)))
       .returning({ row: questions.row });
     if (!saved[0]) {

@@ -35,11 +35,19 @@ export const PAGE = 60;
 /** The typed words as a full-text query: every word must begin some word of the question. */
 export function fullTextQuery(words: string): string | null {
   const terms = words.match(/[\p{L}\p{N}]+/gu) ?? [];
-  return terms.length === 0 ? null : terms.slice(0, 12).map((term) => `"${term}"*`).join(' ');
+  return terms.length === 0
+    ? null
+    : terms
+        .slice(0, 12)
+        .map((term) => `"${term}"*`)
+        .join(' ');
 }
 
 /** Searches the bank: filters, full text over title and text, one page at a time. */
-export async function searchQuestions(ctx: Context, raw: unknown): Promise<Result<{ total: number; found: FoundQuestion[] }>> {
+export async function searchQuestions(
+  ctx: Context,
+  raw: unknown,
+): Promise<Result<{ total: number; found: FoundQuestion[] }>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
   const { bank, topic, words, kind, difficulty, sort, from } = parsed.value;
@@ -57,7 +65,8 @@ export async function searchQuestions(ctx: Context, raw: unknown): Promise<Resul
   if (query) conditions.push(sql`${questions.row} IN (${matching})`);
   const where = and(...conditions);
   const best = sql`(SELECT rank FROM question_search WHERE question_search MATCH ${query} AND rowid = ${questions.row})`;
-  const order = sort === 'title' ? asc(questions.title) : sort === 'best' && query ? asc(best) : desc(questions.savedAt);
+  const order =
+    sort === 'title' ? asc(questions.title) : sort === 'best' && query ? asc(best) : desc(questions.savedAt);
   const [totals] = await ctx.db.read.select({ total: count() }).from(questions).where(where);
   const found = await ctx.db.read
     .select({

@@ -6,7 +6,13 @@ import type { Transaction } from '../db/database';
 import { questions, revisions } from '../db/schema/bank';
 
 /** The columns of a question's head that follow from its body. */
-export function headOf(body: QuestionBody): { title: string; kinds: string; marks: string; ready: boolean; draft: QuestionBody } {
+export function headOf(body: QuestionBody): {
+  title: string;
+  kinds: string;
+  marks: string;
+  ready: boolean;
+  draft: QuestionBody;
+} {
   const { title, kinds, marks } = summarise(body);
   return { title, kinds: kinds.join(' '), marks, ready: isReady(questionReadiness(body)), draft: body };
 }

@@ -45,7 +45,12 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
   const heads = await ctx.db.read
     .select({ id: questions.id, revision: questions.revision, kinds: questions.kinds })
     .from(questions)
-    .where(inArray(questions.id, placed.map((p) => p.question)));
+    .where(
+      inArray(
+        questions.id,
+        placed.map((p) => p.question),
+      ),
+    );
   const items: ExamView['items'] = {};
   for (const item of paperItems(paper)) {
     const place = placed.find((p) => p.id === item.id);
@@ -65,7 +70,10 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
   return ok({
     items,
     sections: Object.fromEntries(
-      paper.sections.map((s) => [s.id, { marks: stored(s.marks), minutes: s.items.reduce((n, i) => n + (items[i.id]?.minutes ?? 0), 0) }]),
+      paper.sections.map((s) => [
+        s.id,
+        { marks: stored(s.marks), minutes: s.items.reduce((n, i) => n + (items[i.id]?.minutes ?? 0), 0) },
+      ]),
     ),
     marks: stored(paper.marks),
     minutes: Math.ceil(minutes),

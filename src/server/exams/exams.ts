@@ -35,7 +35,15 @@ export async function listExams(ctx: Context): Promise<Result<ExamRow[]>> {
   return ok(
     rows.map(({ exam, course, owner }) => {
       const plan = readStored(examForm, exam.plan);
-      return { id: exam.id, title: exam.title, course, owner, savedAt: exam.savedAt, questions: placements(plan).length, minutes: plan.minutes };
+      return {
+        id: exam.id,
+        title: exam.title,
+        course,
+        owner,
+        savedAt: exam.savedAt,
+        questions: placements(plan).length,
+        minutes: plan.minutes,
+      };
     }),
   );
 }
@@ -48,7 +56,9 @@ export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> 
     title,
     instructions: '',
     minutes: 30,
-    sections: [{ id: newId(), title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false }],
+    sections: [
+      { id: newId(), title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false },
+    ],
     passPercent: policy.passPercent,
     pages: 'question',
     confirmHandIn: true,
@@ -56,12 +66,17 @@ export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> 
   };
 }
 
-export async function createExam(ctx: Context, input: { title: string; course: string | null; plan?: ExamPlan }): Promise<Result<{ id: string }>> {
+export async function createExam(
+  ctx: Context,
+  input: { title: string; course: string | null; plan?: ExamPlan },
+): Promise<Result<{ id: string }>> {
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const plan = input.plan ?? (await freshPlan(ctx, input.title));
   const id = newId();
   await ctx.db.transaction(async (tx) => {
-    await tx.insert(exams).values({ id, course: input.course, title: plan.title, plan, version: 1, owner: ctx.actor.id, savedAt: ctx.now });
+    await tx
+      .insert(exams)
+      .values({ id, course: input.course, title: plan.title, plan, version: 1, owner: ctx.actor.id, savedAt: ctx.now });
   });
   return ok({ id });
 }
@@ -95,7 +110,8 @@ export async function savePlan(ctx: Context, raw: unknown): Promise<Result<{ ver
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const { exam, base, plan } = parsed.value;
   for (const { item } of placements(plan)) {
-    if (!(await readRevision(ctx.db.read, item.question, item.revision))) return refuse('revision-unknown', { at: ['item', item.id] });
+    if (!(await readRevision(ctx.db.read, item.question, item.revision)))
+      return refuse('revision-unknown', { at: ['item', item.id] });
   }
   return ctx.db.transaction(async (tx) => {
     const saved = await tx
@@ -103,7 +119,9 @@ export async function savePlan(ctx: Context, raw: unknown): Promise<Result<{ ver
       .set({ plan, title: plan.title, version: base + 1, savedAt: ctx.now })
       .where(and(eq(exams.id, exam), eq(exams.version, base)))
       .returning({ id: exams.id });
-    return saved.length > 0 ? ok({ version: base + 1, savedAt: ctx.now }) : refuse('changed-elsewhere', { values: { by: '' } });
+    return saved.length > 0
+      ? ok({ version: base + 1, savedAt: ctx.now })
+      : refuse('changed-elsewhere', { values: { by: '' } });
   });
 }
 

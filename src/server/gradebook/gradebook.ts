@@ -1,10 +1,10 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
-import { exact, ONE, round } from '@/core/base/exact';
+import { ONE, round } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { finalPercent } from '@/core/gradebook/final';
 import { may } from '@/core/people/may';
 import { boundariesSchema } from '@/core/results/policy';
-import { type Score, stepAt } from '@/core/results/score';
+import { decidedPercent, type Score, stepAt } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
@@ -36,7 +36,13 @@ export interface Cell {
 export interface Gradebook {
   course: CourseRow;
   columns: { sitting: string; title: string; of: string; date: number; released: boolean }[];
-  rows: { member: string; name: string; userName: string; cells: (Cell | null)[]; final: { percent: string; grade: string | null } | null }[];
+  rows: {
+    member: string;
+    name: string;
+    userName: string;
+    cells: (Cell | null)[];
+    final: { percent: string; grade: string | null } | null;
+  }[];
 }
 
 /**
@@ -82,17 +88,22 @@ export async function openGradebook(ctx: Context, courseId: string): Promise<Res
         cells: scores.map(({ score }) =>
           score === null
             ? null
-            : { marks: score.shown.marks, percent: score.shown.percent, grade: score.grade, passed: score.passed, waiting: score.waiting },
+            : {
+                marks: score.shown.marks,
+                percent: score.shown.percent,
+                grade: score.grade,
+                passed: score.passed,
+                waiting: score.waiting,
+              },
         ),
         final:
           final === null
             ? null
             : {
                 percent: round(final, places, mode),
-                grade: policy.grades[stepAt(policy.grades, policy.rounding.first ? exact(round(final, places, mode)) : final)]?.grade ?? null,
+                grade: policy.grades[stepAt(policy.grades, decidedPercent(final, policy.rounding))]?.grade ?? null,
               },
       };
     }),
   });
 }
-

@@ -24,8 +24,15 @@ export async function currentMarks(read: Reader, which: Which): Promise<CurrentM
   const mine =
     'attempt' in which
       ? eq(marks.attempt, which.attempt)
-      : inArray(marks.attempt, read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, which.sitting)));
-  const newest = read.select({ id: max(marks.id) }).from(marks).where(mine).groupBy(marks.attempt, marks.item, marks.slot);
+      : inArray(
+          marks.attempt,
+          read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, which.sitting)),
+        );
+  const newest = read
+    .select({ id: max(marks.id) })
+    .from(marks)
+    .where(mine)
+    .groupBy(marks.attempt, marks.item, marks.slot);
   const rows = await read.select().from(marks).where(inArray(marks.id, newest));
   return rows.map(({ id: _, ...row }) => ({ ...row, trace: row.trace as TraceStep[] }));
 }

@@ -112,7 +112,9 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     .innerJoin(members, eq(members.id, attempts.member))
     .where(eq(attempts.sitting, sittingId));
   const byId = new Map(people.map((p) => [p.id, p]));
-  const present = (await currentMarks(read, { sitting: sittingId })).filter((m) => m.item === itemId && (m.marks === null || m.by !== null));
+  const present = (await currentMarks(read, { sitting: sittingId })).filter(
+    (m) => m.item === itemId && (m.marks === null || m.by !== null),
+  );
   const answers: DeskAnswer[] = [];
   for (const { id, letter, slot } of placedSlots(item.question)) {
     const kind = kindOf(slot.kind);
@@ -146,7 +148,9 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     label: firstWords(item.question.content, 60),
     marks: stored(item.marks),
     sheet: questionSheet(item.question, 0),
-    keys: Object.fromEntries(placedSlots(item.question).map(({ id, slot }) => [id, kindOf(slot.kind).describeKey(slot.setup)])),
+    keys: Object.fromEntries(
+      placedSlots(item.question).map(({ id, slot }) => [id, kindOf(slot.kind).describeKey(slot.setup)]),
+    ),
     namesHidden: policy.namesHidden,
     answers,
   });
@@ -171,7 +175,9 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ mar
   if (!found) return NOT_FOUND;
   if (found.state.handedInAt === null) return refuse('not-handed-in');
   const { paper } = await paperOf(ctx.db.read, found.attempt);
-  const worth = paperItems(paper).find((i) => i.id === itemId)?.worth.get(slot);
+  const worth = paperItems(paper)
+    .find((i) => i.id === itemId)
+    ?.worth.get(slot);
   if (!worth) return NOT_FOUND;
   const reading = readNumber(parsed.value.marks);
   if (!reading || reading.rest !== '') return refuse('mark-not-a-number', { at: ['marks'] });
@@ -181,7 +187,14 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ mar
   const value = stored(reading.value);
   await ctx.db.transaction(async (tx) => {
     await tx.insert(marks).values({
-      attempt, item: itemId, slot, marks: value, by: ctx.actor.id, remark, feedback: '', at: ctx.now,
+      attempt,
+      item: itemId,
+      slot,
+      marks: value,
+      by: ctx.actor.id,
+      remark,
+      feedback: '',
+      at: ctx.now,
       trace: [{ code: 'by-a-person' }] satisfies TraceStep[],
     });
   });

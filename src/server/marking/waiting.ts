@@ -4,7 +4,10 @@ import { marks } from '../db/schema/exams';
 
 /** How many answers wait for a person, in all sittings. */
 export async function countWaiting(read: Reader): Promise<number> {
-  const newest = read.select({ id: max(marks.id) }).from(marks).groupBy(marks.attempt, marks.item, marks.slot);
+  const newest = read
+    .select({ id: max(marks.id) })
+    .from(marks)
+    .groupBy(marks.attempt, marks.item, marks.slot);
   const [row] = await read
     .select({ count: count() })
     .from(marks)

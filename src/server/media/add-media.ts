@@ -30,7 +30,9 @@ export async function addMedia(ctx: Context, bytes: Uint8Array): Promise<Result<
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   if (bytes.length === 0) return refuse('picture-empty');
   if (bytes.length > MAX_PICTURE_BYTES) {
-    return refuse('picture-too-large', { values: { size: Math.ceil(bytes.length / 1048576), most: MAX_PICTURE_BYTES / 1048576 } });
+    return refuse('picture-too-large', {
+      values: { size: Math.ceil(bytes.length / 1048576), most: MAX_PICTURE_BYTES / 1048576 },
+    });
   }
   const mime = await pictureMime(bytes);
   if (!mime) return refuse('picture-not-one');

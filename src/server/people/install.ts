@@ -41,7 +41,9 @@ export async function installDepartment(out: Outside, plan: Installation): Promi
   const hashes = await Promise.all(plan.people.map((p) => hashPassword(p.password)));
   const done: Installed = { people: new Map(), courses: new Map(), banks: new Map(), topics: new Map() };
   await out.db.transaction(async (tx) => {
-    await tx.insert(departments).values({ id: DEPARTMENT_ID, name: plan.name, institute: plan.institute, policy: plan.policy });
+    await tx
+      .insert(departments)
+      .values({ id: DEPARTMENT_ID, name: plan.name, institute: plan.institute, policy: plan.policy });
     for (const [i, { password: _, ...person }] of plan.people.entries()) {
       const id = newId();
       done.people.set(person.userName, id);
@@ -51,13 +53,15 @@ export async function installDepartment(out: Outside, plan: Installation): Promi
       const id = newId();
       done.courses.set(course.code, id);
       await tx.insert(courses).values({ id, ...course });
-      for (const student of students) await tx.insert(enrolments).values({ course: id, member: idOf(done.people, student) });
+      for (const student of students)
+        await tx.insert(enrolments).values({ course: id, member: idOf(done.people, student) });
     }
     for (const bank of plan.banks) {
       const id = newId();
       done.banks.set(bank.name, id);
       await tx.insert(banks).values({ id, name: bank.name, share: bank.share, owner: idOf(done.people, bank.owner) });
-      for (const named of bank.named ?? []) await tx.insert(bankMembers).values({ bank: id, member: idOf(done.people, named) });
+      for (const named of bank.named ?? [])
+        await tx.insert(bankMembers).values({ bank: id, member: idOf(done.people, named) });
       for (const [position, topic] of bank.topics.entries()) {
         const topicId = newId();
         done.topics.set(topic.name, topicId);

@@ -51,7 +51,11 @@ export async function setProvision(ctx: Context, input: unknown): Promise<Result
   const row = { ...entitled, decidedBy: ctx.actor.id, decidedAt: ctx.now };
   await ctx.db.transaction(async (tx) => {
     if (entitled.extraTimePercent === 0) await tx.delete(provisions).where(eq(provisions.member, member));
-    else await tx.insert(provisions).values({ member, ...row }).onConflictDoUpdate({ target: provisions.member, set: row });
+    else
+      await tx
+        .insert(provisions)
+        .values({ member, ...row })
+        .onConflictDoUpdate({ target: provisions.member, set: row });
   });
   return ok();
 }
@@ -65,7 +69,11 @@ export async function resetPassword(ctx: Context, input: unknown): Promise<Resul
   if (!may(ctx.actor, 'manage people', null)) return FORBIDDEN;
   const passwordHash = await hashPassword(parsed.value.password);
   return ctx.db.transaction(async (tx) => {
-    const changed = await tx.update(members).set({ passwordHash }).where(eq(members.id, parsed.value.member)).returning();
+    const changed = await tx
+      .update(members)
+      .set({ passwordHash })
+      .where(eq(members.id, parsed.value.member))
+      .returning();
     await tx.delete(sessions).where(eq(sessions.member, parsed.value.member));
     return changed.length > 0 ? ok() : NOT_FOUND;
   });

@@ -115,7 +115,10 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
 const boundariesInput = z.object({ sitting: z.string(), base: z.number().int(), boundaries: boundariesSchema });
 
 /** Saves pass mark, feedback ranges and grades of a sitting. Gaps, overlaps and a change made elsewhere are refused. */
-export async function saveBoundaries(ctx: Context, raw: unknown): Promise<Result<{ version: number; savedAt: number }>> {
+export async function saveBoundaries(
+  ctx: Context,
+  raw: unknown,
+): Promise<Result<{ version: number; savedAt: number }>> {
   const parsed = parse(boundariesInput, raw);
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
@@ -128,7 +131,9 @@ export async function saveBoundaries(ctx: Context, raw: unknown): Promise<Result
       .set({ boundaries, boundariesVersion: base + 1 })
       .where(and(eq(sittings.id, sitting), eq(sittings.boundariesVersion, base)))
       .returning({ id: sittings.id });
-    return saved.length > 0 ? ok({ version: base + 1, savedAt: ctx.now }) : refuse('changed-elsewhere', { values: { by: '' } });
+    return saved.length > 0
+      ? ok({ version: base + 1, savedAt: ctx.now })
+      : refuse('changed-elsewhere', { values: { by: '' } });
   });
 }
 
@@ -160,4 +165,3 @@ export async function takeBackResults(ctx: Context, sitting: string): Promise<Re
   });
   return ok();
 }
-

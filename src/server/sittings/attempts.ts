@@ -15,11 +15,20 @@ export interface AttemptInTime {
 const extraOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) FROM ${extensions}
   WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.member} = ${attempts.member})`;
 
-async function inTime(read: Reader, row: { attempt: AttemptRow; sitting: { closesAt: number; minutes: number; endedAt: number | null }; extra: number }): Promise<AttemptInTime> {
+async function inTime(
+  read: Reader,
+  row: { attempt: AttemptRow; sitting: { closesAt: number; minutes: number; endedAt: number | null }; extra: number },
+): Promise<AttemptInTime> {
   const { attempt, sitting, extra } = row;
-  const lost = await read.select({ from: outages.from, to: outages.to }).from(outages).where(gt(outages.to, attempt.startedAt));
+  const lost = await read
+    .select({ from: outages.from, to: outages.to })
+    .from(outages)
+    .where(gt(outages.to, attempt.startedAt));
   const minutes = attempt.minutes + extra;
-  const own = deadlineOf({ startedAt: attempt.startedAt, minutes, closesAt: sitting.closesAt, extraMinutes: minutes - sitting.minutes }, lost);
+  const own = deadlineOf(
+    { startedAt: attempt.startedAt, minutes, closesAt: sitting.closesAt, extraMinutes: minutes - sitting.minutes },
+    lost,
+  );
   const deadline = sitting.endedAt === null ? own : Math.min(own, sitting.endedAt);
   return { attempt, state: { startedAt: attempt.startedAt, deadline, handedInAt: attempt.handedInAt } };
 }

@@ -8,7 +8,12 @@ import { markAttempt } from '../marking/mark-attempt';
 import { type AttemptRow, findAttempt, openAttempts } from './attempts';
 
 /** Closes an attempt and marks what the rules can mark, both or neither. Handing in twice changes nothing. */
-async function close(out: Outside, attempt: AttemptRow, by: 'student' | 'clock' | 'teacher', at: number): Promise<void> {
+async function close(
+  out: Outside,
+  attempt: AttemptRow,
+  by: 'student' | 'clock' | 'teacher',
+  at: number,
+): Promise<void> {
   await out.db.transaction(async (tx) => {
     const closed = await tx
       .update(attempts)

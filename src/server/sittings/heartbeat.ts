@@ -15,6 +15,9 @@ export async function beat(out: Outside): Promise<void> {
   await out.db.transaction(async (tx) => {
     const [last] = await tx.select().from(heartbeat).where(eq(heartbeat.id, 1));
     if (last && out.now - last.at > SILENCE) await tx.insert(outages).values({ from: last.at, to: out.now });
-    await tx.insert(heartbeat).values({ id: 1, at: out.now }).onConflictDoUpdate({ target: heartbeat.id, set: { at: out.now } });
+    await tx
+      .insert(heartbeat)
+      .values({ id: 1, at: out.now })
+      .onConflictDoUpdate({ target: heartbeat.id, set: { at: out.now } });
   });
 }

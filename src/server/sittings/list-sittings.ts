@@ -52,7 +52,14 @@ export interface WatchedStudent {
   name: string;
   extraTimePercent: number;
   extraMinutes: number;
-  attempt: { id: string; startedAt: number; deadline: number; handedInAt: number | null; handedInBy: string | null; seenAt: number } | null;
+  attempt: {
+    id: string;
+    startedAt: number;
+    deadline: number;
+    handedInAt: number | null;
+    handedInBy: string | null;
+    seenAt: number;
+  } | null;
 }
 
 export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'> {
@@ -111,7 +118,11 @@ export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 's
 /** The sittings of a student's courses with the state of their own attempt, newest first. */
 export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
   const rows = await ctx.db.read
-    .select({ ...columns, attempt: { id: attempts.id, handedInAt: attempts.handedInAt }, extra: provisions.extraTimePercent })
+    .select({
+      ...columns,
+      attempt: { id: attempts.id, handedInAt: attempts.handedInAt },
+      extra: provisions.extraTimePercent,
+    })
     .from(sittings)
     .innerJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, ctx.actor.id)))
     .innerJoin(courses, eq(courses.id, sittings.course))

@@ -26,7 +26,10 @@ export async function pinnedOf(read: Reader, sitting: string): Promise<Pinned> {
 }
 
 /** The paper of one attempt. */
-export async function paperOf(read: Reader, attempt: { sitting: string; seed: number }): Promise<{ plan: ExamPlan; paper: Paper }> {
+export async function paperOf(
+  read: Reader,
+  attempt: { sitting: string; seed: number },
+): Promise<{ plan: ExamPlan; paper: Paper }> {
   const { plan, revisions } = await pinnedOf(read, attempt.sitting);
   return { plan, paper: assemble(plan, revisions, attempt.seed) };
 }

@@ -75,7 +75,10 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
   const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
-  const [sitting] = await ctx.db.read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, found.attempt.sitting));
+  const [sitting] = await ctx.db.read
+    .select({ title: sittings.title })
+    .from(sittings)
+    .where(eq(sittings.id, found.attempt.sitting));
   return ok({
     attempt: attemptId,
     sitting: found.attempt.sitting,

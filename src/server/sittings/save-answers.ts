@@ -17,7 +17,10 @@ const entry = z.object({
   item: z.string().max(40),
   slot: slotId.nullable(),
   value: z.unknown(),
-  age: z.number().min(0).max(366 * 86_400_000),
+  age: z
+    .number()
+    .min(0)
+    .max(366 * 86_400_000),
 });
 const input = z.object({
   attempt: z.string().max(40),
@@ -58,7 +61,14 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   await ctx.db.transaction(async (tx) => {
     if (taken.length > 0) {
       const rows = taken.map(({ age, seq, item, slot, value }) => ({
-        attempt: id, device, seq, item, slot, value, writtenAt: writtenAt({ age }, found.state, ctx.now), receivedAt: ctx.now,
+        attempt: id,
+        device,
+        seq,
+        item,
+        slot,
+        value,
+        writtenAt: writtenAt({ age }, found.state, ctx.now),
+        receivedAt: ctx.now,
       }));
       await tx.insert(answers).values(rows).onConflictDoNothing();
     }

@@ -28,10 +28,19 @@ export async function find(ctx: Context, words: string): Promise<Hit[]> {
     const found = await read
       .select({ id: questions.id, title: questions.title })
       .from(questions)
-      .where(and(inArray(questions.bank, banks), sql`${questions.row} IN (SELECT rowid FROM question_search WHERE question_search MATCH ${query})`))
+      .where(
+        and(
+          inArray(questions.bank, banks),
+          sql`${questions.row} IN (SELECT rowid FROM question_search WHERE question_search MATCH ${query})`,
+        ),
+      )
       .limit(EACH);
     hits.push(...found.map((q): Hit => ({ what: 'question', id: q.id, title: q.title, note: '' })));
-    const plans = await read.select({ id: exams.id, title: exams.title }).from(exams).where(like(exams.title, part)).limit(EACH);
+    const plans = await read
+      .select({ id: exams.id, title: exams.title })
+      .from(exams)
+      .where(like(exams.title, part))
+      .limit(EACH);
     hits.push(...plans.map((e): Hit => ({ what: 'exam', ...e, note: '' })));
     const held = await read
       .select({ id: sittings.id, title: sittings.title, note: courses.code })

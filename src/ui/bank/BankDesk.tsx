@@ -38,7 +38,11 @@ export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
   const chosen = list.found[at];
   const change = (part: Partial<Filters>): void => {
     untouched.current = false;
-    setFilters({ ...filters, ...part, ...(part.words !== undefined && filters.words === '' && part.words !== '' ? { sort: 'best' } : {}) });
+    setFilters({
+      ...filters,
+      ...part,
+      ...(part.words !== undefined && filters.words === '' && part.words !== '' ? { sort: 'best' } : {}),
+    });
     setAt(0);
   };
 
@@ -106,7 +110,15 @@ export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
         </nav>
         <div>
           <div className="search">
-            <input ref={search} type="search" className="form-control" placeholder="Search all text" aria-label="Search all text" value={filters.words} onChange={(e) => change({ words: e.target.value })} />
+            <input
+              ref={search}
+              type="search"
+              className="form-control"
+              placeholder="Search all text"
+              aria-label="Search all text"
+              value={filters.words}
+              onChange={(e) => change({ words: e.target.value })}
+            />
           </div>
           <p className="sentence mb-0" aria-live="polite">
             {plural(list.total, 'question')}
@@ -117,7 +129,11 @@ export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
               </>
             )}
             ,{' '}
-            <select aria-label="Kind" value={filters.kind ?? ''} onChange={(e) => change({ kind: e.target.value || null })}>
+            <select
+              aria-label="Kind"
+              value={filters.kind ?? ''}
+              onChange={(e) => change({ kind: e.target.value || null })}
+            >
               <option value="">any kind</option>
               {KIND_NAMES.map((k: KindName) => (
                 <option key={k} value={k}>
@@ -126,14 +142,22 @@ export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
               ))}
             </select>
             ,{' '}
-            <select aria-label="Difficulty" value={filters.difficulty ?? ''} onChange={(e) => change({ difficulty: e.target.value ? Number(e.target.value) : null })}>
+            <select
+              aria-label="Difficulty"
+              value={filters.difficulty ?? ''}
+              onChange={(e) => change({ difficulty: e.target.value ? Number(e.target.value) : null })}
+            >
               <option value="">difficulty 1 to 3</option>
               <option value="1">difficulty 1</option>
               <option value="2">difficulty 2</option>
               <option value="3">difficulty 3</option>
             </select>
             ,{' '}
-            <select aria-label="Order" value={filters.sort} onChange={(e) => change({ sort: e.target.value as Filters['sort'] })}>
+            <select
+              aria-label="Order"
+              value={filters.sort}
+              onChange={(e) => change({ sort: e.target.value as Filters['sort'] })}
+            >
               <option value="best">best match first</option>
               <option value="newest">newest first</option>
               <option value="title">by title</option>
@@ -163,7 +187,13 @@ export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
                 </thead>
                 <tbody>
                   {list.found.map((q, i) => (
-                    <tr key={q.id} className="go" aria-selected={i === at} onClick={() => setAt(i)} onDoubleClick={() => router.push(`/bank/${q.id}`)}>
+                    <tr
+                      key={q.id}
+                      className="go"
+                      aria-selected={i === at}
+                      onClick={() => setAt(i)}
+                      onDoubleClick={() => router.push(`/bank/${q.id}`)}
+                    >
                       <td>
                         <span className="kind-sign" aria-hidden="true">
                           {q.kinds.includes(' ') ? '⋯' : (KIND_WORDS[q.kinds as KindName]?.sign ?? '–')}

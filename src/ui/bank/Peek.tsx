@@ -59,7 +59,15 @@ export function Peek({ question, courses }: { question: FoundQuestion; courses: 
         <>
           <div className="note">
             <h3>Used in</h3>
-            {peek.usedIn.length === 0 ? <p className="soft">No exam yet.</p> : peek.usedIn.map((e) => <p key={e.id}><Link href={`/exams/${e.id}`}>{e.title}</Link></p>)}
+            {peek.usedIn.length === 0 ? (
+              <p className="soft">No exam yet.</p>
+            ) : (
+              peek.usedIn.map((e) => (
+                <p key={e.id}>
+                  <Link href={`/exams/${e.id}`}>{e.title}</Link>
+                </p>
+              ))
+            )}
           </div>
           <div className="note">
             <h3>{last ? `Revision ${last.number}` : 'Draft'}</h3>

@@ -21,7 +21,6 @@ import { BenchMargin } from './BenchMargin';
 import { type BenchState, freshSlot, freshSlotId, type Preset, PRESETS } from './bench-state';
 import { Pointer } from './Pointer';
 import { SheetEditor } from './SheetEditor';
-import { Tools } from './Tools';
 import { TrialDrawer } from './TrialDrawer';
 import { TrySheet } from './TrySheet';
 
@@ -29,7 +28,12 @@ import { TrySheet } from './TrySheet';
 export function Bench({ question }: { question: OpenQuestion }) {
   const router = useRouter();
   const key = `zonda-bench-${question.id}`;
-  const first = { body: question.body, topic: question.topic, difficulty: question.difficulty, demand: question.demand };
+  const first = {
+    body: question.body,
+    topic: question.topic,
+    difficulty: question.difficulty,
+    demand: question.demand,
+  };
   const { present, change, undo, canUndo } = useHistory<BenchState>(first);
   const [selected, setSelected] = useState<string | null>(null);
   const [trying, setTrying] = useState(false);
@@ -37,15 +41,30 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const bench = useRef<HTMLDivElement>(null);
   const { body } = present;
 
-  const save = useCallback((state: BenchState, base: number) => saveDraftAction({ question: question.id, base, ...state }), [question.id]);
-  const { state, flush } = useAutosave({ key, value: present, version: question.version, savedAt: question.savedAt, save });
+  const save = useCallback(
+    (state: BenchState, base: number) => saveDraftAction({ question: question.id, base, ...state }),
+    [question.id],
+  );
+  const { state, flush } = useAutosave({
+    key,
+    value: present,
+    version: question.version,
+    savedAt: question.savedAt,
+    save,
+  });
   useEffect(() => {
     const left = leftOnDevice<BenchState>(key, question.version);
     if (left) change(left);
   }, [key, question.version, change]);
 
-  const changeBody = useCallback((part: (body: QuestionBody) => QuestionBody, tag: string) => change((s) => ({ ...s, body: part(s.body) }), tag), [change]);
-  const changeSlot = useCallback((id: string, slot: Slot, tag: string) => changeBody((b) => ({ ...b, slots: { ...b.slots, [id]: slot } }), tag), [changeBody]);
+  const changeBody = useCallback(
+    (part: (body: QuestionBody) => QuestionBody, tag: string) => change((s) => ({ ...s, body: part(s.body) }), tag),
+    [change],
+  );
+  const changeSlot = useCallback(
+    (id: string, slot: Slot, tag: string) => changeBody((b) => ({ ...b, slots: { ...b.slots, [id]: slot } }), tag),
+    [changeBody],
+  );
 
   const addSlot = (preset: Preset): void => {
     const id = freshSlotId(body.slots);
@@ -53,13 +72,22 @@ export function Bench({ question }: { question: OpenQuestion }) {
     const type = kindOf(preset.kind).placement === 'inline' ? 'inlineSlot' : 'blockSlot';
     editor.current?.chain().focus().insertContent({ type, attrs: { id } }).run();
     setSelected(id);
-    setTimeout(() => bench.current?.querySelector<HTMLInputElement>(`[data-slot="${id}"] input[class*="text"], [data-slot="${id}"] .key-input`)?.focus(), 60);
+    setTimeout(
+      () =>
+        bench.current
+          ?.querySelector<HTMLInputElement>(`[data-slot="${id}"] input[class*="text"], [data-slot="${id}"] .key-input`)
+          ?.focus(),
+      60,
+    );
   };
   const removeSlot = (id: string): void => {
     const e = editor.current;
     e?.state.doc.descendants((node, pos) => {
       if ((node.type.name === 'inlineSlot' || node.type.name === 'blockSlot') && node.attrs.id === id) {
-        e.chain().focus().deleteRange({ from: pos, to: pos + node.nodeSize }).run();
+        e.chain()
+          .focus()
+          .deleteRange({ from: pos, to: pos + node.nodeSize })
+          .run();
         return false;
       }
       return true;
@@ -70,7 +98,10 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const placed = useMemo(() => placedSlots(body), [body]);
   const findings = useMemo(() => questionReadiness(body), [body]);
   const letters = useMemo(() => new Map(placed.map((p) => [p.id, p.letter])), [placed]);
-  const access = useMemo(() => ({ slots: body.slots, letters, selected, select: setSelected, changeSlot }), [body.slots, letters, selected, changeSlot]);
+  const access = useMemo(
+    () => ({ slots: body.slots, letters, selected, select: setSelected, changeSlot }),
+    [body.slots, letters, selected, changeSlot],
+  );
 
   const leave = async (): Promise<void> => {
     await flush();
@@ -97,7 +128,11 @@ export function Bench({ question }: { question: OpenQuestion }) {
         where={{ href: `/bank?bank=${question.bank.id}`, name: question.bank.name }}
         title={titleOf(body)}
         chip={`difficulty ${present.difficulty}`}
-        state={question.revision === 0 ? 'draft' : `revision ${question.revision}${question.changed ? ', changed since' : ''}`}
+        state={
+          question.revision === 0
+            ? 'draft'
+            : `revision ${question.revision}${question.changed ? ', changed since' : ''}`
+        }
       >
         <SavedState state={state} />
         <Button variant="quiet" onClick={undo} disabled={!canUndo}>
@@ -122,32 +157,22 @@ export function Bench({ question }: { question: OpenQuestion }) {
         </div>
       )}
       <div className="bench" ref={bench}>
-        <BenchIndex question={question} placed={placed} present={present} findings={findings} change={change} onAdd={addSlot} onSelect={setSelected} selected={selected} />
+        <BenchIndex
+          question={question}
+          placed={placed}
+          present={present}
+          findings={findings}
+          change={change}
+          onAdd={addSlot}
+          onSelect={setSelected}
+          selected={selected}
+        />
         <SheetEditor
           label="The sheet"
           content={body.content}
           onChange={(content) => changeBody((b) => ({ ...b, content }), 'content')}
-          tools={(e, choosePicture) => {
+          onReady={(e) => {
             editor.current = e;
-            return (
-              <Tools editor={e} choosePicture={choosePicture}>
-                <span className="gap" aria-hidden="true" />
-                <select
-                  className="form-select form-select-sm w-auto"
-                  aria-label="Add an answer slot"
-                  value=""
-                  onChange={(event) => {
-                    const preset = PRESETS.find((p) => p.name === event.target.value);
-                    if (preset) addSlot(preset);
-                  }}
-                >
-                  <option value="">+ Answer slot</option>
-                  {PRESETS.map((p) => (
-                    <option key={p.name}>{p.name}</option>
-                  ))}
-                </select>
-              </Tools>
-            );
           }}
           header={
             placed.length > 0 && (
@@ -156,8 +181,33 @@ export function Bench({ question }: { question: OpenQuestion }) {
               </span>
             )
           }
+        >
+          <span className="gap" aria-hidden="true" />
+          <select
+            className="form-select form-select-sm w-auto"
+            aria-label="Add an answer slot"
+            value=""
+            onChange={(event) => {
+              const preset = PRESETS.find((p) => p.name === event.target.value);
+              if (preset) addSlot(preset);
+            }}
+          >
+            <option value="">+ Answer slot</option>
+            {PRESETS.map((p) => (
+              <option key={p.name}>{p.name}</option>
+            ))}
+          </select>
+        </SheetEditor>
+        <BenchMargin
+          placed={placed}
+          body={body}
+          findings={findings}
+          selected={selected}
+          onSelect={setSelected}
+          changeSlot={changeSlot}
+          changeBody={changeBody}
+          onRemove={removeSlot}
         />
-        <BenchMargin placed={placed} body={body} findings={findings} selected={selected} onSelect={setSelected} changeSlot={changeSlot} changeBody={changeBody} onRemove={removeSlot} />
         <Pointer bench={bench} selected={selected} watch={present} />
       </div>
       <TrialDrawer placed={placed} body={body} selected={selected} changeBody={changeBody} />

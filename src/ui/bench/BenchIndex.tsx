@@ -28,7 +28,8 @@ export function BenchIndex({ question, placed, present, findings, selected, chan
         {placed.map(({ id, letter, slot }) => (
           <li key={id}>
             <button type="button" aria-current={selected === id} onClick={() => onSelect(id)}>
-              <span className="letter">{letter}</span> {KIND_WORDS[slot.kind].name} <small>{marksText(slot.marks)}</small>
+              <span className="letter">{letter}</span> {KIND_WORDS[slot.kind].name}{' '}
+              <small>{marksText(slot.marks)}</small>
             </button>
           </li>
         ))}
@@ -53,7 +54,12 @@ export function BenchIndex({ question, placed, present, findings, selected, chan
           maxLength={200}
           onChange={(e) => change((s) => ({ ...s, body: { ...s.body, title: e.target.value } }), 'title')}
         />
-        <select className="form-select form-select-sm" aria-label="Topic" value={present.topic ?? ''} onChange={(e) => change((s) => ({ ...s, topic: e.target.value || null }))}>
+        <select
+          className="form-select form-select-sm"
+          aria-label="Topic"
+          value={present.topic ?? ''}
+          onChange={(e) => change((s) => ({ ...s, topic: e.target.value || null }))}
+        >
           <option value="">no topic</option>
           {question.topics.map((t) => (
             <option key={t.id} value={t.id}>
@@ -63,12 +69,22 @@ export function BenchIndex({ question, placed, present, findings, selected, chan
           ))}
         </select>
         <div className="d-flex gap-2">
-          <select className="form-select form-select-sm" aria-label="Difficulty" value={present.difficulty} onChange={(e) => change((s) => ({ ...s, difficulty: Number(e.target.value) }))}>
+          <select
+            className="form-select form-select-sm"
+            aria-label="Difficulty"
+            value={present.difficulty}
+            onChange={(e) => change((s) => ({ ...s, difficulty: Number(e.target.value) }))}
+          >
             <option value={1}>difficulty 1</option>
             <option value={2}>difficulty 2</option>
             <option value={3}>difficulty 3</option>
           </select>
-          <select className="form-select form-select-sm" aria-label="Demand" value={present.demand} onChange={(e) => change((s) => ({ ...s, demand: e.target.value as BenchState['demand'] }))}>
+          <select
+            className="form-select form-select-sm"
+            aria-label="Demand"
+            value={present.demand}
+            onChange={(e) => change((s) => ({ ...s, demand: e.target.value as BenchState['demand'] }))}
+          >
             <option value="know">know</option>
             <option value="use">use</option>
             <option value="judge">judge</option>
@@ -82,7 +98,11 @@ export function BenchIndex({ question, placed, present, findings, selected, chan
         <ul aria-live="polite">
           {findings.map((f, i) => (
             <li key={`${f.code}${i}`}>
-              <button type="button" className={f.weight === 'stops' ? 'wrong' : 'hand'} onClick={() => f.at[0] === 'slot' && onSelect(String(f.at[1]))}>
+              <button
+                type="button"
+                className={f.weight === 'stops' ? 'wrong' : 'hand'}
+                onClick={() => f.at[0] === 'slot' && onSelect(String(f.at[1]))}
+              >
                 <span>
                   {f.weight === 'stops' ? '✗ ' : '! '}
                   {f.at[0] === 'slot' && `${letterOf(f.at[1])}: `}

@@ -8,6 +8,8 @@ import type { Content } from '@/core/content/document';
 import { contentFromLines, linesFromContent } from '@/core/content/lines';
 import { readNumber } from '@/core/rules/number/read';
 import { editorSide } from '../kinds/editors';
+import { TextWithFormulas } from '../sheet/Formula';
+import { drawTextFormulas } from '../sheet/formulas';
 import { findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
 import { marksText } from '../words/marks';
@@ -30,7 +32,10 @@ export function BenchMargin({ placed, body, findings, selected, onSelect, change
       <h2>Answer rules</h2>
       {placed.length === 0 && (
         <div className="note">
-          <p>Write the question, then add an answer slot where the cursor is. Typing the key is enough; the rule appears here.</p>
+          <p>
+            Write the question, then add an answer slot where the cursor is. Typing the key is enough; the rule appears
+            here.
+          </p>
         </div>
       )}
       {placed.map(({ id, letter, slot }) => {
@@ -41,10 +46,26 @@ export function BenchMargin({ placed, body, findings, selected, onSelect, change
           <section key={id} className={`note ${on ? 'on' : ''}`} data-note={id} aria-label={`Slot ${letter}`}>
             <h3>
               <span className="letter">{letter}</span>
-              {on ? KIND_WORDS[slot.kind].name : <button type="button" className="btn-link-plain text-decoration-none fw-bold" onClick={() => onSelect(id)}>{KIND_WORDS[slot.kind].name}</button>}
-              <MarksInput marks={slot.marks} label={`Marks of slot ${letter}`} onChange={(marks) => changeSlot(id, { ...slot, marks }, `marks ${id}`)} />
+              {on ? (
+                KIND_WORDS[slot.kind].name
+              ) : (
+                <button
+                  type="button"
+                  className="btn-link-plain text-decoration-none fw-bold"
+                  onClick={() => onSelect(id)}
+                >
+                  {KIND_WORDS[slot.kind].name}
+                </button>
+              )}
+              <MarksInput
+                marks={slot.marks}
+                label={`Marks of slot ${letter}`}
+                onChange={(marks) => changeSlot(id, { ...slot, marks }, `marks ${id}`)}
+              />
             </h3>
-            <p>{sentence(slot.setup)}</p>
+            <p>
+              <TextWithFormulas text={sentence(slot.setup)} drawn={drawTextFormulas(sentence(slot.setup))} />
+            </p>
             {own.map((f, i) => (
               <p key={i} className={f.weight === 'stops' ? 'wrong' : 'hand'}>
                 {findingText(f)}
@@ -52,7 +73,12 @@ export function BenchMargin({ placed, body, findings, selected, onSelect, change
             ))}
             {on && (
               <>
-                <Note setup={slot.setup} marks={slot.marks} letter={letter} onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)} />
+                <Note
+                  setup={slot.setup}
+                  marks={slot.marks}
+                  letter={letter}
+                  onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)}
+                />
                 <div className="text-end">
                   <Button variant="quiet" onClick={() => onRemove(id)}>
                     Take this slot out
@@ -67,13 +93,24 @@ export function BenchMargin({ placed, body, findings, selected, onSelect, change
         <h3>
           Explanation <span className="end">shown afterwards</span>
         </h3>
-        <Lines label="Explanation" content={body.explanation} onChange={(explanation) => changeBody((b) => ({ ...b, explanation }), 'explanation')} />
+        <Lines
+          label="Explanation"
+          content={body.explanation}
+          onChange={(explanation) => changeBody((b) => ({ ...b, explanation }), 'explanation')}
+        />
       </section>
       <section className="note">
         <h3>
           Notes to colleagues <span className="end">never shown</span>
         </h3>
-        <textarea className="form-control form-control-sm" rows={2} aria-label="Notes to colleagues" maxLength={5000} value={body.notes} onChange={(e) => changeBody((b) => ({ ...b, notes: e.target.value }), 'notes')} />
+        <textarea
+          className="form-control form-control-sm"
+          rows={2}
+          aria-label="Notes to colleagues"
+          maxLength={5000}
+          value={body.notes}
+          onChange={(e) => changeBody((b) => ({ ...b, notes: e.target.value }), 'notes')}
+        />
       </section>
     </aside>
   );
@@ -99,7 +136,15 @@ function MarksInput({ marks, label, onChange }: { marks: string; label: string; 
 }
 
 /** A short document as lines of text in which $…$ is a formula. */
-function Lines({ content, label, onChange }: { content: Content; label: string; onChange: (content: Content) => void }) {
+function Lines({
+  content,
+  label,
+  onChange,
+}: {
+  content: Content;
+  label: string;
+  onChange: (content: Content) => void;
+}) {
   return (
     <textarea
       className="form-control form-control-sm"

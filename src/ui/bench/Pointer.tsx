@@ -8,7 +8,15 @@ interface Line {
 }
 
 /** The thin line from the selected slot on the sheet to its note in the margin. `watch` changes when the sheet does. */
-export function Pointer({ bench, selected, watch }: { bench: RefObject<HTMLDivElement | null>; selected: string | null; watch: unknown }) {
+export function Pointer({
+  bench,
+  selected,
+  watch,
+}: {
+  bench: RefObject<HTMLDivElement | null>;
+  selected: string | null;
+  watch: unknown;
+}) {
   const [line, setLine] = useState<Line | null>(null);
   useLayoutEffect(() => {
     const measure = (): void => {

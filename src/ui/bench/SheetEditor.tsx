@@ -10,25 +10,28 @@ import { refusalText } from '../words/refusals';
 import { BlockFormula, Formula } from './nodes/formula';
 import { Picture } from './nodes/picture';
 import { BlockSlot, InlineSlot } from './nodes/slot';
+import { Tools } from './Tools';
 import { uploadPicture } from './upload';
 
 interface Props {
   content: Content;
   onChange: (content: Content) => void;
-  /** Draws what stands above the sheet; gets the editor and a way to choose a picture. */
-  tools: (editor: Editor, choosePicture: () => void) => ReactNode;
+  /** Gets the editor once it is there. */
+  onReady: (editor: Editor) => void;
+  /** Stands at the end of the tools. */
+  children?: ReactNode;
   header?: ReactNode;
   label: string;
 }
 
 /** The sheet, edited in place: the document editor with our nodes. Undo belongs to the bench, not to the editor. */
-export function SheetEditor({ content, onChange, tools, header, label }: Props) {
+export function SheetEditor({ content, onChange, onReady, children, header, label }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const written = useRef<unknown>(content);
   const chooser = useRef<HTMLInputElement>(null);
-  const latest = useRef({ onChange });
+  const latest = useRef({ onChange, onReady });
   useEffect(() => {
-    latest.current = { onChange };
+    latest.current = { onChange, onReady };
   });
 
   const addPictures = async (editor: Editor, files: readonly Blob[]): Promise<void> => {
@@ -39,7 +42,11 @@ export function SheetEditor({ content, onChange, tools, header, label }: Props) 
       else {
         const { media, ratio, width } = added.value;
         const share = Math.round(Math.min(100, Math.max(20, width / 8)));
-        editor.chain().focus().insertContent({ type: 'picture', attrs: { media, ratio, width: share, description: '' } }).run();
+        editor
+          .chain()
+          .focus()
+          .insertContent({ type: 'picture', attrs: { media, ratio, width: share, description: '' } })
+          .run();
       }
     }
   };
@@ -54,7 +61,18 @@ export function SheetEditor({ content, onChange, tools, header, label }: Props) 
   const editor = useEditor({
     immediatelyRender: false,
     extensions: [
-      StarterKit.configure({ blockquote: false, code: false, codeBlock: false, horizontalRule: false, link: false, strike: false, underline: false, undoRedo: false, trailingNode: false, heading: { levels: [2, 3] } }),
+      StarterKit.configure({
+        blockquote: false,
+        code: false,
+        codeBlock: false,
+        horizontalRule: false,
+        link: false,
+        strike: false,
+        underline: false,
+        undoRedo: false,
+        trailingNode: false,
+        heading: { levels: [2, 3] },
+      }),
       Subscript,
       Superscript,
       TableKit.configure({ table: { resizable: false } }),
@@ -78,6 +96,7 @@ export function SheetEditor({ content, onChange, tools, header, label }: Props) 
   });
   useEffect(() => {
     editorRef.current = editor;
+    if (editor) latest.current.onReady(editor);
   }, [editor]);
 
   // A content that did not come from typing (undo, redo) is put into the editor.
@@ -91,7 +110,11 @@ export function SheetEditor({ content, onChange, tools, header, label }: Props) 
 
   return (
     <div>
-      {editor && tools(editor, () => chooser.current?.click())}
+      {editor && (
+        <Tools editor={editor} choosePicture={() => chooser.current?.click()}>
+          {children}
+        </Tools>
+      )}
       <input
         ref={chooser}
         type="file"

@@ -1,6 +1,17 @@
 'use client';
 import { type Editor, useEditorState } from '@tiptap/react';
-import { Bold, Heading, ImagePlus, Italic, List, ListOrdered, Sigma, Subscript, Superscript, Table } from 'lucide-react';
+import {
+  Bold,
+  Heading,
+  ImagePlus,
+  Italic,
+  List,
+  ListOrdered,
+  Sigma,
+  Subscript,
+  Superscript,
+  Table,
+} from 'lucide-react';
 import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 
@@ -13,14 +24,29 @@ interface ToolProps {
 
 function Tool({ name, on, onClick, children }: ToolProps) {
   return (
-    <Button variant="quiet" aria-label={name} title={name} aria-pressed={on} onMouseDown={(e) => e.preventDefault()} onClick={onClick}>
+    <Button
+      variant="quiet"
+      aria-label={name}
+      title={name}
+      aria-pressed={on}
+      onMouseDown={(e) => e.preventDefault()}
+      onClick={onClick}
+    >
       {children}
     </Button>
   );
 }
 
 /** What can be done to the text on the sheet. */
-export function Tools({ editor, choosePicture, children }: { editor: Editor; choosePicture: () => void; children?: ReactNode }) {
+export function Tools({
+  editor,
+  choosePicture,
+  children,
+}: {
+  editor: Editor;
+  choosePicture: () => void;
+  children?: ReactNode;
+}) {
   const on = useEditorState({
     editor,
     selector: ({ editor: e }) => ({
@@ -60,10 +86,24 @@ export function Tools({ editor, choosePicture, children }: { editor: Editor; cho
         <ListOrdered size={size} />
       </Tool>
       <span className="gap" aria-hidden="true" />
-      <Tool name="Formula" onClick={() => run().insertContent({ type: 'formula', attrs: { latex: '' } }).run()}>
+      <Tool
+        name="Formula"
+        onClick={() =>
+          run()
+            .insertContent({ type: 'formula', attrs: { latex: '' } })
+            .run()
+        }
+      >
         <Sigma size={size} />
       </Tool>
-      <Tool name="Formula on a line of its own" onClick={() => run().insertContent({ type: 'blockFormula', attrs: { latex: '' } }).run()}>
+      <Tool
+        name="Formula on a line of its own"
+        onClick={() =>
+          run()
+            .insertContent({ type: 'blockFormula', attrs: { latex: '' } })
+            .run()
+        }
+      >
         <Sigma size={size} strokeWidth={3} />
       </Tool>
       <Tool name="Picture" onClick={choosePicture}>

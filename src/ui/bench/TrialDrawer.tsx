@@ -71,9 +71,16 @@ export function TrialDrawer({ placed, body, selected, changeBody }: Props) {
             {mine.map(({ trial, marks, marking, agrees }) => (
               <tr key={trial.id}>
                 <td>
-                  <input className="form-control" aria-label="Trial answer" value={trial.typed} onChange={(e) => setTrial(trial.id, { typed: e.target.value })} />
+                  <input
+                    className="form-control"
+                    aria-label="Trial answer"
+                    value={trial.typed}
+                    onChange={(e) => setTrial(trial.id, { typed: e.target.value })}
+                  />
                 </td>
-                <td className={marks === null ? 'hand' : marks.equals(0) ? 'wrong' : 'good'}>{marks === null ? 'waits' : marksText(stored(marks))}</td>
+                <td className={marks === null ? 'hand' : marks.equals(0) ? 'wrong' : 'good'}>
+                  {marks === null ? 'waits' : marksText(stored(marks))}
+                </td>
                 <td className="narrow">
                   <ExpectedInput expected={trial.expected} onChange={(expected) => setTrial(trial.id, { expected })} />
                 </td>
@@ -82,13 +89,17 @@ export function TrialDrawer({ placed, body, selected, changeBody }: Props) {
                   {traceText(marking.trace)}
                 </td>
                 <td>
-                  <Button variant="quiet" aria-label="Take this trial answer out" onClick={() => changeBody((b) => ({ ...b, trials: b.trials.filter((t) => t.id !== trial.id) }), '')}>
+                  <Button
+                    variant="quiet"
+                    aria-label="Take this trial answer out"
+                    onClick={() => changeBody((b) => ({ ...b, trials: b.trials.filter((t) => t.id !== trial.id) }), '')}
+                  >
                     <X size={14} />
                   </Button>
                 </td>
               </tr>
             ))}
-            <tr>
+            <tr className="new-trial">
               <td colSpan={5}>
                 <input
                   className="form-control"
@@ -107,7 +118,13 @@ export function TrialDrawer({ placed, body, selected, changeBody }: Props) {
   );
 }
 
-function ExpectedInput({ expected, onChange }: { expected: Trial['expected']; onChange: (expected: Trial['expected']) => void }) {
+function ExpectedInput({
+  expected,
+  onChange,
+}: {
+  expected: Trial['expected'];
+  onChange: (expected: Trial['expected']) => void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   return (
     <input

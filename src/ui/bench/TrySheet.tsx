@@ -9,7 +9,8 @@ import { totalMarks } from '@/core/bank/summary';
 import { stored } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
 import { ContentView } from '../sheet/ContentView';
-import { drawContentFormulas, drawSheetFormulas } from '../sheet/formulas';
+import { TextWithFormulas } from '../sheet/Formula';
+import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { outOf, traceText } from '../words/traces';
 
@@ -55,7 +56,9 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
               sheet={sheet}
               drawn={drawn}
               responses={responses}
-              {...(handedIn ? {} : { onAnswer: (slot: string, value: unknown) => setResponses((r) => ({ ...r, [slot]: value })) })}
+              {...(handedIn
+                ? {}
+                : { onAnswer: (slot: string, value: unknown) => setResponses((r) => ({ ...r, [slot]: value })) })}
             />
           </div>
           {handedIn && (
@@ -66,9 +69,16 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
                   <div className="note red" key={id}>
                     <h3>
                       <span className="letter">{letter}</span>
-                      <span className={marks === null ? 'hand' : 'wrong'}>{marks === null ? 'waits for a person' : outOf(stored(marks), slot.marks)}</span>
+                      <span className={marks === null ? 'hand' : 'wrong'}>
+                        {marks === null ? 'waits for a person' : outOf(stored(marks), slot.marks)}
+                      </span>
                     </h3>
-                    <p className="soft">{traceText(marking.trace)}</p>
+                    <p className="soft">
+                      <TextWithFormulas
+                        text={traceText(marking.trace)}
+                        drawn={drawTextFormulas(traceText(marking.trace))}
+                      />
+                    </p>
                     {marking.state === 'marked' && marking.feedback && <p>{marking.feedback}</p>}
                   </div>
                 );
@@ -77,7 +87,11 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
                 <div className="note">
                   <h3>Explanation</h3>
                   <div className="prose">
-                    <ContentView content={body.explanation} drawn={drawContentFormulas(body.explanation)} slot={() => null} />
+                    <ContentView
+                      content={body.explanation}
+                      drawn={drawContentFormulas(body.explanation)}
+                      slot={() => null}
+                    />
                   </div>
                 </div>
               )}

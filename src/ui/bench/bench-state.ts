@@ -27,8 +27,21 @@ const option = (id: string, text = '') => ({ id, text, key: false, feedback: '' 
 
 export const PRESETS: Preset[] = [
   { name: 'Choice', kind: 'choice', setup: (fresh) => fresh },
-  { name: 'Several of several', kind: 'choice', setup: (fresh) => ({ ...fresh, several: true, options: ['a', 'b', 'c', 'd'].map((id) => option(id)) }) },
-  { name: 'Two-way', kind: 'choice', setup: (fresh) => ({ ...fresh, shuffle: false, look: 'columns', options: [option('a', 'True'), option('b', 'False')] }) },
+  {
+    name: 'Several of several',
+    kind: 'choice',
+    setup: (fresh) => ({ ...fresh, several: true, options: ['a', 'b', 'c', 'd'].map((id) => option(id)) }),
+  },
+  {
+    name: 'Two-way',
+    kind: 'choice',
+    setup: (fresh) => ({
+      ...fresh,
+      shuffle: false,
+      look: 'columns',
+      options: [option('a', 'True'), option('b', 'False')],
+    }),
+  },
   { name: 'Short text', kind: 'shortText', setup: (fresh) => fresh },
   { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
 ];

@@ -8,7 +8,15 @@ import { kindsText } from '../words/kinds';
 import { marksText } from '../words/marks';
 
 /** Type to find a question of the bank; Enter places it at the end of the section. */
-export function AddQuestion({ section, taken, onPick }: { section: string; taken: string[]; onPick: (question: string) => void }) {
+export function AddQuestion({
+  section,
+  taken,
+  onPick,
+}: {
+  section: string;
+  taken: string[];
+  onPick: (question: string) => void;
+}) {
   const [words, setWords] = useState('');
   const [found, setFound] = useState<FoundQuestion[]>([]);
   const [at, setAt] = useState(0);
@@ -16,7 +24,15 @@ export function AddQuestion({ section, taken, onPick }: { section: string; taken
     if (words.trim() === '') return;
     let stale = false;
     const timer = setTimeout(async () => {
-      const result = await searchAction({ bank: null, topic: null, words, kind: null, difficulty: null, sort: 'best', from: 0 });
+      const result = await searchAction({
+        bank: null,
+        topic: null,
+        words,
+        kind: null,
+        difficulty: null,
+        sort: 'best',
+        from: 0,
+      });
       if (!stale && result.ok) setFound(result.value.found);
     }, 100);
     return () => {
@@ -63,7 +79,14 @@ export function AddQuestion({ section, taken, onPick }: { section: string; taken
       {list.length > 0 && (
         <ul role="listbox" id={`found-${section}`} aria-label="Found questions">
           {list.map((q, i) => (
-            <li key={q.id} role="option" aria-selected={i === at} onMouseEnter={() => setAt(i)} onMouseDown={(e) => e.preventDefault()} onClick={() => pick(q)}>
+            <li
+              key={q.id}
+              role="option"
+              aria-selected={i === at}
+              onMouseEnter={() => setAt(i)}
+              onMouseDown={(e) => e.preventDefault()}
+              onClick={() => pick(q)}
+            >
               <span>
                 <Highlighted text={q.title} words={words} />
               </span>

@@ -1,5 +1,14 @@
 'use client';
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -33,7 +42,10 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
   const [view, setView] = useState(firstView);
   const [dialog, setDialog] = useState<'try' | 'schedule' | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const save = useCallback((value: ExamPlan, base: number) => savePlanAction({ exam: exam.id, base, plan: value }), [exam.id]);
+  const save = useCallback(
+    (value: ExamPlan, base: number) => savePlanAction({ exam: exam.id, base, plan: value }),
+    [exam.id],
+  );
   const { state, flush } = useAutosave({ key, value: plan, version: exam.version, savedAt: exam.savedAt, save });
   useEffect(() => {
     const left = leftOnDevice<ExamPlan>(key, exam.version);
@@ -53,23 +65,39 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
     };
   }, [plan, exam.plan]);
 
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (over) change((p) => movedItem(p, String(active.id), String(over.id)));
   };
+  /** How many questions stand before a section. */
+  const before = (index: number): number => plan.sections.slice(0, index).reduce((n, s) => n + s.items.length, 0);
   const place = async (section: string, question: string): Promise<void> => {
     const placed = await placeAction(question);
     if (!placed.ok) return setTrouble('This question could not be placed.');
     setTrouble(null);
-    change((p) => withItem(p, section, { id: crypto.randomUUID(), question, revision: placed.value.revision, marks: null, bonus: false }));
+    change((p) =>
+      withItem(p, section, {
+        id: crypto.randomUUID(),
+        question,
+        revision: placed.value.revision,
+        marks: null,
+        bonus: false,
+      }),
+    );
   };
   const editSection = (id: string, part: Partial<Section>, tag: string): void =>
     change((p) => ({ ...p, sections: p.sections.map((s) => (s.id === id ? { ...s, ...part } : s)) }), `${tag} ${id}`);
 
-  let number = 0;
   return (
     <>
-      <Strip where={{ href: '/exams', name: exam.course ? `${exam.course.code} ${exam.course.title}` : 'Exams' }} title={plan.title} chip={`${marksWords(view.marks)}, ${plan.minutes} minutes`}>
+      <Strip
+        where={{ href: '/exams', name: exam.course ? `${exam.course.code} ${exam.course.title}` : 'Exams' }}
+        title={plan.title}
+        chip={`${marksWords(view.marks)}, ${plan.minutes} minutes`}
+      >
         <SavedState state={state} />
         <Button variant="quiet" onClick={undo} disabled={!canUndo}>
           Undo
@@ -105,7 +133,13 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
       <div className="split with-margin">
         <div className="sheet plain">
           <div className="d-flex gap-3 mb-2">
-            <input className="bare strong fs-6" aria-label="Title of the exam" value={plan.title} maxLength={200} onChange={(e) => e.target.value.trim() && change({ ...plan, title: e.target.value }, 'title')} />
+            <input
+              className="bare strong fs-6"
+              aria-label="Title of the exam"
+              value={plan.title}
+              maxLength={200}
+              onChange={(e) => e.target.value.trim() && change({ ...plan, title: e.target.value }, 'title')}
+            />
           </div>
           <textarea
             className="bare"
@@ -126,11 +160,21 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
               <section key={section.id} className="plan-section" aria-label={`Section ${String.fromCharCode(65 + s)}`}>
                 <div className="plan-head">
                   <span>{String.fromCharCode(65 + s)}</span>
-                  <input className="bare strong" aria-label={`Title of section ${s + 1}`} value={section.title} maxLength={200} onChange={(e) => editSection(section.id, { title: e.target.value }, 'title')} />
+                  <input
+                    className="bare strong"
+                    aria-label={`Title of section ${s + 1}`}
+                    value={section.title}
+                    maxLength={200}
+                    onChange={(e) => editSection(section.id, { title: e.target.value }, 'title')}
+                  />
                   <span>[{marksText(view.sections[section.id]?.marks ?? '0')}]</span>
                   <span className="soft fw-normal">{view.sections[section.id]?.minutes ?? 0} min</span>
                   {plan.sections.length > 1 ? (
-                    <Button variant="quiet" aria-label={`Take section ${s + 1} out`} onClick={() => change((p) => withoutSection(p, section.id))}>
+                    <Button
+                      variant="quiet"
+                      aria-label={`Take section ${s + 1} out`}
+                      onClick={() => change((p) => withoutSection(p, section.id))}
+                    >
                       ×
                     </Button>
                   ) : (
@@ -138,13 +182,25 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
                   )}
                 </div>
                 <SortableContext items={section.items.map((i) => i.id)} strategy={verticalListSortingStrategy}>
-                  {section.items.map((item) => {
-                    number += 1;
-                    return <PlanRow key={item.id} item={item} number={number} question={view.items[item.id]} change={change} />;
+                  {section.items.map((item, i) => {
+                    const number = before(s) + i + 1;
+                    return (
+                      <PlanRow
+                        key={item.id}
+                        item={item}
+                        number={number}
+                        question={view.items[item.id]}
+                        change={change}
+                      />
+                    );
                   })}
                 </SortableContext>
                 <SectionEnd id={section.id}>
-                  <AddQuestion section={section.title} taken={plan.sections.flatMap((x) => x.items.map((i) => i.question))} onPick={(question) => place(section.id, question)} />
+                  <AddQuestion
+                    section={section.title}
+                    taken={plan.sections.flatMap((x) => x.items.map((i) => i.question))}
+                    onPick={(question) => place(section.id, question)}
+                  />
                 </SectionEnd>
               </section>
             ))}
@@ -156,7 +212,16 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
         <ExamMargin plan={plan} view={view} change={change} />
       </div>
       {dialog === 'try' && <TryPaper plan={plan} onClose={() => setDialog(null)} />}
-      {dialog === 'schedule' && <Schedule exam={exam.id} course={exam.course?.id ?? null} minutes={plan.minutes} courses={courses} stopping={view.findings.filter((f) => f.weight === 'stops').length} onClose={() => setDialog(null)} />}
+      {dialog === 'schedule' && (
+        <Schedule
+          exam={exam.id}
+          course={exam.course?.id ?? null}
+          minutes={plan.minutes}
+          courses={courses}
+          stopping={view.findings.filter((f) => f.weight === 'stops').length}
+          onClose={() => setDialog(null)}
+        />
+      )}
     </>
   );
 }

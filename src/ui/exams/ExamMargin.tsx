@@ -14,11 +14,15 @@ interface Props {
 /** Beside the plan: what is not ready and why, and how it runs in sentences whose words can be changed. */
 export function ExamMargin({ plan, view, change }: Props) {
   const stops = view.findings.filter((f) => f.weight === 'stops');
-  const numberOf = (f: (typeof view.findings)[number]): string => (f.at[0] === 'item' && f.values?.number ? `${f.values.number} ` : '');
+  const numberOf = (f: (typeof view.findings)[number]): string =>
+    f.at[0] === 'item' && f.values?.number ? `${f.values.number} ` : '';
   return (
     <aside className="margin" aria-label="Readiness and how it runs">
       <h2>Readiness</h2>
-      <div className={`note on ${stops.length > 0 ? 'red' : view.findings.length > 0 ? 'warn' : 'good'}`} aria-live="polite">
+      <div
+        className={`note on ${stops.length > 0 ? 'red' : view.findings.length > 0 ? 'warn' : 'tick'}`}
+        aria-live="polite"
+      >
         <h3 className={stops.length > 0 ? 'wrong' : view.findings.length > 0 ? 'hand' : 'good'}>
           {view.ready} of {view.questions} questions ready
         </h3>
@@ -36,18 +40,45 @@ export function ExamMargin({ plan, view, change }: Props) {
       <div className="note">
         <h3>How it runs</h3>
         <div className="fact-line">
-          <NumberWord label="Minutes" value={String(plan.minutes)} least={1} most={1440} onChange={(minutes) => change((p) => ({ ...p, minutes: Number(minutes) }), 'minutes')} /> minutes, free to move,
-          <select className="form-select" aria-label="Pages" value={plan.pages} onChange={(e) => change((p) => ({ ...p, pages: e.target.value as ExamPlan['pages'] }))}>
+          <NumberWord
+            label="Minutes"
+            value={String(plan.minutes)}
+            least={1}
+            most={1440}
+            onChange={(minutes) => change((p) => ({ ...p, minutes: Number(minutes) }), 'minutes')}
+          />{' '}
+          minutes, free to move,
+          <select
+            className="form-select"
+            aria-label="Pages"
+            value={plan.pages}
+            onChange={(e) => change((p) => ({ ...p, pages: e.target.value as ExamPlan['pages'] }))}
+          >
             <option value="question">one question at a time</option>
             <option value="section">a section on one page</option>
           </select>
           <label className="d-flex gap-1">
-            <input type="checkbox" className="form-check-input" checked={plan.confirmHandIn} onChange={(e) => change((p) => ({ ...p, confirmHandIn: e.target.checked }))} />
+            <input
+              type="checkbox"
+              className="form-check-input"
+              checked={plan.confirmHandIn}
+              onChange={(e) => change((p) => ({ ...p, confirmHandIn: e.target.checked }))}
+            />
             asked again before handing in
           </label>
           {plan.sections.map((s, i) => (
             <label key={s.id} className="d-flex gap-1 w-100">
-              <input type="checkbox" className="form-check-input" checked={s.shuffleQuestions} onChange={(e) => change((p) => ({ ...p, sections: p.sections.map((x) => (x.id === s.id ? { ...x, shuffleQuestions: e.target.checked } : x)) }))} />
+              <input
+                type="checkbox"
+                className="form-check-input"
+                checked={s.shuffleQuestions}
+                onChange={(e) =>
+                  change((p) => ({
+                    ...p,
+                    sections: p.sections.map((x) => (x.id === s.id ? { ...x, shuffleQuestions: e.target.checked } : x)),
+                  }))
+                }
+              />
               shuffle the questions of {String.fromCharCode(65 + i)}
             </label>
           ))}
@@ -57,12 +88,38 @@ export function ExamMargin({ plan, view, change }: Props) {
         <h3>Pass mark</h3>
         <div className="fact-line">
           pass at
-          <NumberWord label="Pass mark in percent" value={plan.passPercent} least={0} most={100} decimals onChange={(passPercent) => change((p) => ({ ...p, passPercent }), 'pass')} /> % of the whole
+          <NumberWord
+            label="Pass mark in percent"
+            value={plan.passPercent}
+            least={0}
+            most={100}
+            decimals
+            onChange={(passPercent) => change((p) => ({ ...p, passPercent }), 'pass')}
+          />{' '}
+          % of the whole
           {plan.sections.length > 1 &&
             plan.sections.map((s, i) => (
               <span key={s.id} className="w-100 fact-line">
                 and in {String.fromCharCode(65 + i)}
-                <NumberWord label={`Pass mark of section ${String.fromCharCode(65 + i)} in percent`} value={s.passPercent ?? ''} least={0} most={100} decimals optional onChange={(percent) => change((p) => ({ ...p, sections: p.sections.map((x) => (x.id === s.id ? { ...x, passPercent: percent === '' ? null : percent } : x)) }), `pass ${s.id}`)} />{' '}
+                <NumberWord
+                  label={`Pass mark of section ${String.fromCharCode(65 + i)} in percent`}
+                  value={s.passPercent ?? ''}
+                  least={0}
+                  most={100}
+                  decimals
+                  optional
+                  onChange={(percent) =>
+                    change(
+                      (p) => ({
+                        ...p,
+                        sections: p.sections.map((x) =>
+                          x.id === s.id ? { ...x, passPercent: percent === '' ? null : percent } : x,
+                        ),
+                      }),
+                      `pass ${s.id}`,
+                    )
+                  }
+                />{' '}
                 % {s.passPercent === null && <span className="soft">(not asked)</span>}
               </span>
             ))}

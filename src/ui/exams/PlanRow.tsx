@@ -21,7 +21,12 @@ interface Props {
 /** One question in the plan: dragged by its number, marks typed in place. */
 export function PlanRow({ item, number, question, change }: Props) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: item.id });
-  const style = { transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined, transition, zIndex: isDragging ? 3 : undefined, position: 'relative' as const };
+  const style = {
+    transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
+    transition,
+    zIndex: isDragging ? 3 : undefined,
+    position: 'relative' as const,
+  };
   const [typed, setTyped] = useState<string | null>(null);
   const marks = question?.marks ?? '0';
   return (
@@ -36,7 +41,11 @@ export function PlanRow({ item, number, question, change }: Props) {
           {item.bonus && ' · bonus, outside the total'}
         </small>{' '}
         {question?.newer && (
-          <button type="button" className="btn-link-plain hand" onClick={() => change((p) => changedItem(p, item.id, { revision: question.newer ?? item.revision }))}>
+          <button
+            type="button"
+            className="btn-link-plain hand"
+            onClick={() => change((p) => changedItem(p, item.id, { revision: question.newer ?? item.revision }))}
+          >
             take revision {question.newer}
           </button>
         )}
@@ -52,15 +61,27 @@ export function PlanRow({ item, number, question, change }: Props) {
           const text = (typed ?? '').trim();
           const value = readNumber(text)?.value ?? parseExact(text);
           if (text === '') change((p) => changedItem(p, item.id, { marks: null }));
-          else if (value && value.compare(0) >= 0 && value.compare(1000) <= 0 && stored(value) !== marks) change((p) => changedItem(p, item.id, { marks: stored(value) }));
+          else if (value && value.compare(0) >= 0 && value.compare(1000) <= 0 && stored(value) !== marks)
+            change((p) => changedItem(p, item.id, { marks: stored(value) }));
           setTyped(null);
         }}
       />
       <span className="soft">
         {question?.minutes ?? 0} min{' '}
-        {question && (question.ready ? <span className="good">✓</span> : <span className="hand" title="not ready">!</span>)}
+        {question &&
+          (question.ready ? (
+            <span className="good">✓</span>
+          ) : (
+            <span className="hand" title="not ready">
+              !
+            </span>
+          ))}
       </span>
-      <Button variant="quiet" aria-label={`Take question ${number} out`} onClick={() => change((p) => withoutItem(p, item.id))}>
+      <Button
+        variant="quiet"
+        aria-label={`Take question ${number} out`}
+        onClick={() => change((p) => withoutItem(p, item.id))}
+      >
         ×
       </Button>
     </div>

@@ -65,7 +65,9 @@ export function TryPaper({ plan, onClose }: { plan: ExamPlan; onClose: () => voi
                     sheet={item.sheet}
                     drawn={item.drawn}
                     responses={responses[item.id] ?? {}}
-                    onAnswer={(slot, value) => setResponses((r) => ({ ...r, [item.id]: { ...r[item.id], [slot]: value } }))}
+                    onAnswer={(slot, value) =>
+                      setResponses((r) => ({ ...r, [item.id]: { ...r[item.id], [slot]: value } }))
+                    }
                   />
                 </div>
               ))}

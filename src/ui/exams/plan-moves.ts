@@ -11,7 +11,10 @@ export function withoutItem(plan: ExamPlan, item: string): ExamPlan {
 }
 
 export function changedItem(plan: ExamPlan, item: string, part: Partial<Placement>): ExamPlan {
-  return { ...plan, sections: plan.sections.map((s) => ({ ...s, items: s.items.map((i) => (i.id === item ? { ...i, ...part } : i)) })) };
+  return {
+    ...plan,
+    sections: plan.sections.map((s) => ({ ...s, items: s.items.map((i) => (i.id === item ? { ...i, ...part } : i)) })),
+  };
 }
 
 /** Moves an item to where another stands, or to the end of a section when `to` is a section's id. */
@@ -37,7 +40,13 @@ export function movedItem(plan: ExamPlan, item: string, to: string): ExamPlan {
 }
 
 export function withSection(plan: ExamPlan, id: string): ExamPlan {
-  return { ...plan, sections: [...plan.sections, { id, title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false }] };
+  return {
+    ...plan,
+    sections: [
+      ...plan.sections,
+      { id, title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false },
+    ],
+  };
 }
 
 export function withoutSection(plan: ExamPlan, id: string): ExamPlan {

@@ -13,7 +13,8 @@ const AREAS = [
 /** The areas in the order of the work. */
 export function Areas({ waiting, builds }: { waiting: number; builds: boolean }) {
   const path = usePathname();
-  const current = (href: string): 'page' | undefined => (path === href || path.startsWith(`${href}/`) ? 'page' : undefined);
+  const current = (href: string): 'page' | undefined =>
+    path === href || path.startsWith(`${href}/`) ? 'page' : undefined;
   return (
     <nav aria-label="Areas">
       {AREAS.filter((a) => builds || a.href === '/marking').map(({ href, name }) => (

@@ -96,7 +96,14 @@ export function FindOrDo() {
         />
         <ul id="find-list" role="listbox" aria-label="Found">
           {list.map((command, i) => (
-            <li key={command.href + command.title} id={`find-${i}`} role="option" aria-selected={i === at} onMouseEnter={() => setAt(i)} onClick={() => go(command)}>
+            <li
+              key={command.href + command.title}
+              id={`find-${i}`}
+              role="option"
+              aria-selected={i === at}
+              onMouseEnter={() => setAt(i)}
+              onClick={() => go(command)}
+            >
               {command.title}
               <small>{command.note}</small>
             </li>

@@ -3,10 +3,10 @@ import { useEffect, useRef } from 'react';
 
 /** A key of the present screen: shown in the overview and run when pressed. */
 export interface KeyBinding {
-  /** As `KeyboardEvent.key`, with "Ctrl+" before it where it is held. */
+  /** As `KeyboardEvent.key`, with "Ctrl+" before it where it is held; or a range such as "0–9". */
   keys: string;
   what: string;
-  run: () => void;
+  run: (key: string) => void;
 }
 
 const active = new Set<{ current: KeyBinding[] }>();
@@ -22,7 +22,17 @@ export function keysNow(): KeyBinding[] {
 
 function typing(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  return target.isContentEditable || (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type));
+  return (
+    target.isContentEditable ||
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) &&
+      !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type))
+  );
+}
+
+function fits(keys: string, pressed: string): boolean {
+  const range = /^(.)–(.)$/.exec(keys);
+  if (range) return pressed.length === 1 && pressed >= (range[1] ?? '') && pressed <= (range[2] ?? '');
+  return keys.toLowerCase() === pressed.toLowerCase();
 }
 
 /** Makes keys work while the component is on the screen. Single keys never fire while typing or behind an open dialog. */
@@ -37,13 +47,13 @@ export function useKeys(bindings: KeyBinding[]): void {
       if (event.defaultPrevented || event.altKey) return;
       const held = event.ctrlKey || event.metaKey;
       const name = held ? `Ctrl+${event.key}` : event.key;
-      const binding = ref.current.find((b) => b.keys.toLowerCase() === name.toLowerCase());
+      const binding = ref.current.find((b) => fits(b.keys, name));
       if (!binding) return;
       const single = !held && event.key.length === 1;
       if (single && (typing(event.target) || localStorage.getItem(SINGLE_KEYS_OFF) === 'yes')) return;
       if (!held && document.querySelector('.modal.show')) return;
       event.preventDefault();
-      binding.run();
+      binding.run(event.key);
     };
     window.addEventListener('keydown', press);
     return () => {

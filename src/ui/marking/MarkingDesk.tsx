@@ -19,7 +19,10 @@ const WAIT = 450;
 
 /** Where the desk opens: at the first answer that still waits. */
 function firstWaiting(answers: DeskAnswer[]): number {
-  return Math.max(0, answers.findIndex((a) => a.marks === null));
+  return Math.max(
+    0,
+    answers.findIndex((a) => a.marks === null),
+  );
 }
 
 /** The marking desk: one question across all scripts, the next one key away, every mark saved as typed. */
@@ -51,9 +54,17 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
     const run = async (): Promise<void> => {
       setSaving({ name: 'saving' });
       try {
-        const result = await giveMarkAction({ attempt: answer.attempt, item: desk.item, slot: answer.slot, marks, remark: words });
+        const result = await giveMarkAction({
+          attempt: answer.attempt,
+          item: desk.item,
+          slot: answer.slot,
+          marks,
+          remark: words,
+        });
         if (!result.ok) return setSaving({ name: 'refused', refusal: result.refusal });
-        setAnswers((all) => all.map((a, i) => (i === index ? { ...a, marks: result.value.marks, byPerson: true, remark: words } : a)));
+        setAnswers((all) =>
+          all.map((a, i) => (i === index ? { ...a, marks: result.value.marks, byPerson: true, remark: words } : a)),
+        );
         setSaving({ name: 'saved' });
         router.refresh();
       } catch {
@@ -87,7 +98,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
     { keys: 'j', what: 'Next answer', run: () => go(at + 1) },
     { keys: 'k', what: 'Answer before', run: () => go(at - 1) },
     { keys: 'r', what: 'Write a remark', run: () => remarkField.current?.focus() },
-    ...['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'].map((digit) => ({ keys: digit, what: 'Give these marks', run: () => setMark(digit) })),
+    { keys: '0–9', what: 'Give these marks', run: (digit) => setMark(digit) },
   ]);
 
   if (!now) {
@@ -143,14 +154,22 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
         </nav>
         <div>
           <div className="sheet">
-            <QuestionView number={desk.number} marks={desk.marks} sheet={desk.sheet} drawn={drawn} responses={now.responses} />
+            <QuestionView
+              number={desk.number}
+              marks={desk.marks}
+              sheet={desk.sheet}
+              drawn={drawn}
+              responses={now.responses}
+            />
           </div>
           <div className="sheet plain">
             <p className="over-title">The answer{now.letter !== 'A' && ` in slot ${now.letter}`}</p>
             <div className="answer-box now" dir="auto">
               {now.answer || <span className="soft">no answer</span>}
             </div>
-            <p className="soft mb-0 mt-2">Why it waits: {now.byPerson ? 'it was marked by a person' : traceText(now.trace)}</p>
+            <p className="soft mb-0 mt-2">
+              Why it waits: {now.byPerson ? 'it was marked by a person' : traceText(now.trace)}
+            </p>
           </div>
         </div>
         <aside className="margin" aria-label="Mark">

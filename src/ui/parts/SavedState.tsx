@@ -19,6 +19,11 @@ export function SavedState({ state }: { state: SaveState }) {
   if (state.name === 'offline') return <span className="state hand">Offline: kept on this device</span>;
   if (state.name === 'refused') return <span className="state wrong">Not saved: {refusalText(state.refusal)}</span>;
   const seconds = now === null ? null : Math.max(0, Math.round((now - state.at) / 1000));
-  const ago = seconds === null || seconds >= 3600 ? '' : seconds < 60 ? ` ${seconds} s ago` : ` ${Math.round(seconds / 60)} min ago`;
+  const ago =
+    seconds === null || seconds >= 3600
+      ? ''
+      : seconds < 60
+        ? ` ${seconds} s ago`
+        : ` ${Math.round(seconds / 60)} min ago`;
   return <span className="state">Saved{ago}</span>;
 }

@@ -19,7 +19,8 @@ export function ShareInput({ share, marks, label, onChange }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const keep = (): void => {
     const value = typed === null ? null : (readNumber(typed)?.value ?? parseExact(typed));
-    if (value && !worth.equals(0) && value.compare(0) >= 0 && value.compare(worth) <= 0) onChange(stored(value.div(worth)));
+    if (value && !worth.equals(0) && value.compare(0) >= 0 && value.compare(worth) <= 0)
+      onChange(stored(value.div(worth)));
     setTyped(null);
   };
   return (

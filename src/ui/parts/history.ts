@@ -24,7 +24,13 @@ export function changed<T>(history: History<T>, present: T, tag: string, now: nu
 export function undone<T>(history: History<T>): History<T> {
   const before = history.past.at(-1);
   if (before === undefined) return history;
-  return { past: history.past.slice(0, -1), present: before, future: [history.present, ...history.future], tag: '', at: 0 };
+  return {
+    past: history.past.slice(0, -1),
+    present: before,
+    future: [history.present, ...history.future],
+    tag: '',
+    at: 0,
+  };
 }
 
 export function redone<T>(history: History<T>): History<T> {

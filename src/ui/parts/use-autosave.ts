@@ -24,7 +24,10 @@ const RETRY = 4000;
  * Saves a value as it changes: at once on the device, soon after on the
  * server, one save at a time. What the server does not have yet survives a closed tab.
  */
-export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T>): { state: SaveState; flush: () => Promise<void> } {
+export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T>): {
+  state: SaveState;
+  flush: () => Promise<void>;
+} {
   const [state, setState] = useState<SaveState>({ name: 'saved', at: savedAt });
   const base = useRef(version);
   const latest = useRef(value);

@@ -25,7 +25,11 @@ export function DepartmentDesk({ department, members, mayManage, mayProvide }: P
   const newPassword = async (m: MemberRow): Promise<void> => {
     const password = crypto.randomUUID().slice(0, 13);
     const result = await resetPasswordAction({ member: m.id, password });
-    setTold({ id: m.id, good: result.ok, text: result.ok ? `New password: ${password}. It is shown only now.` : refusalText(result.refusal) });
+    setTold({
+      id: m.id,
+      good: result.ok,
+      text: result.ok ? `New password: ${password}. It is shown only now.` : refusalText(result.refusal),
+    });
   };
   const extraTime = async (m: MemberRow, text: string): Promise<void> => {
     const percent = text.trim() === '' ? 0 : Number(text);
@@ -34,10 +38,20 @@ export function DepartmentDesk({ department, members, mayManage, mayProvide }: P
   };
   return (
     <>
-      <Strip title={department.name} state={`${department.institute} · ${plural(members.length, 'person', 'people')}`} />
+      <Strip
+        title={department.name}
+        state={`${department.institute} · ${plural(members.length, 'person', 'people')}`}
+      />
       <div className="split with-margin">
         <div>
-          <input type="search" className="form-control mb-2" placeholder="Find a person" aria-label="Find a person" value={words} onChange={(e) => setWords(e.target.value)} />
+          <input
+            type="search"
+            className="form-control mb-2"
+            placeholder="Find a person"
+            aria-label="Find a person"
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+          />
           <div className="list-sheet">
             <table className="rows">
               <thead>
@@ -57,7 +71,16 @@ export function DepartmentDesk({ department, members, mayManage, mayProvide }: P
                     <td>{m.role}</td>
                     <td>
                       {m.role === 'student' && mayProvide && (
-                        <input className="form-control form-control-sm" style={{ width: 70 }} inputMode="numeric" aria-label={`Extra time of ${m.name} in percent`} defaultValue={m.extraTimePercent ?? ''} onBlur={(e) => e.target.value !== String(m.extraTimePercent ?? '') && extraTime(m, e.target.value)} />
+                        <input
+                          className="form-control form-control-sm"
+                          style={{ width: 70 }}
+                          inputMode="numeric"
+                          aria-label={`Extra time of ${m.name} in percent`}
+                          defaultValue={m.extraTimePercent ?? ''}
+                          onBlur={(e) =>
+                            e.target.value !== String(m.extraTimePercent ?? '') && extraTime(m, e.target.value)
+                          }
+                        />
                       )}
                       {m.reason && <small className="soft">{m.reason}</small>}
                       {told?.id === m.id && (

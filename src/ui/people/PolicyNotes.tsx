@@ -32,13 +32,22 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
       <fieldset disabled={!mayChange}>
         <div className="note red">
           <h3>Pass mark</h3>
-          <PercentInput label="Pass mark of the department" value={present.passPercent} onChange={(passPercent) => change({ passPercent })} />
+          <PercentInput
+            label="Pass mark of the department"
+            value={present.passPercent}
+            onChange={(passPercent) => change({ passPercent })}
+          />
         </div>
         <div className="note">
           <h3>Rounding</h3>
           <div className="fact-line">
             shown to
-            <select className="form-select" aria-label="Decimal places" value={rounding.places} onChange={(e) => change({ rounding: { ...rounding, places: Number(e.target.value) } })}>
+            <select
+              className="form-select"
+              aria-label="Decimal places"
+              value={rounding.places}
+              onChange={(e) => change({ rounding: { ...rounding, places: Number(e.target.value) } })}
+            >
               {[0, 1, 2].map((n) => (
                 <option key={n} value={n}>
                   {n === 0 ? 'whole percents' : `${n} decimal${n === 1 ? '' : 's'}`}
@@ -46,7 +55,12 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
               ))}
             </select>
             ,
-            <select className="form-select" aria-label="Rounding" value={rounding.mode} onChange={(e) => change({ rounding: { ...rounding, mode: e.target.value as RoundingMode } })}>
+            <select
+              className="form-select"
+              aria-label="Rounding"
+              value={rounding.mode}
+              onChange={(e) => change({ rounding: { ...rounding, mode: e.target.value as RoundingMode } })}
+            >
               {ROUNDING_MODES.map((mode) => (
                 <option key={mode} value={mode}>
                   {MODES[mode]}
@@ -54,7 +68,12 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
               ))}
             </select>
             ; pass and grade are decided
-            <select className="form-select" aria-label="Decided on" value={rounding.first ? 'rounded' : 'exact'} onChange={(e) => change({ rounding: { ...rounding, first: e.target.value === 'rounded' } })}>
+            <select
+              className="form-select"
+              aria-label="Decided on"
+              value={rounding.first ? 'rounded' : 'exact'}
+              onChange={(e) => change({ rounding: { ...rounding, first: e.target.value === 'rounded' } })}
+            >
               <option value="exact">on exact scores</option>
               <option value="rounded">after rounding</option>
             </select>
@@ -63,7 +82,12 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
         <div className="note">
           <h3>Marking</h3>
           <label className="d-flex gap-2">
-            <input type="checkbox" className="form-check-input" checked={present.namesHidden} onChange={(e) => change({ namesHidden: e.target.checked })} />
+            <input
+              type="checkbox"
+              className="form-check-input"
+              checked={present.namesHidden}
+              onChange={(e) => change({ namesHidden: e.target.checked })}
+            />
             names hidden while marking
           </label>
         </div>

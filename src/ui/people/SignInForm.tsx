@@ -23,11 +23,27 @@ export function SignInForm({ department, institute }: { department: string; inst
           <label className="form-label" htmlFor="userName">
             User name
           </label>
-          <input id="userName" name="userName" className="form-control mb-3 py-2" autoComplete="username" autoCapitalize="none" required defaultValue={state.userName} />
+          <input
+            id="userName"
+            name="userName"
+            className="form-control mb-3 py-2"
+            autoComplete="username"
+            autoCapitalize="none"
+            required
+            defaultValue={state.userName}
+          />
           <label className="form-label" htmlFor="password">
             Password
           </label>
-          <input id="password" name="password" type="password" className="form-control py-2" autoComplete="current-password" required aria-describedby={state.refusal ? 'trouble' : undefined} />
+          <input
+            id="password"
+            name="password"
+            type="password"
+            className="form-control py-2"
+            autoComplete="current-password"
+            required
+            aria-describedby={state.refusal ? 'trouble' : undefined}
+          />
           {state.refusal && (
             <p id="trouble" role="alert" className="trouble">
               {refusalText(state.refusal)}

@@ -23,9 +23,14 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
   };
   const said = [at(-2), at(2)]
     .filter((x) => x !== null)
-    .map(({ percent, difference }) => `At ${percent} %: ${difference === 0 ? 'the same' : `${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'}`} pass.`)
+    .map(
+      ({ percent, difference }) =>
+        `At ${percent} %: ${difference === 0 ? 'the same' : `${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'}`} pass.`,
+    )
     .join(' ');
-  const failedBySection = results.rows.filter((r) => exact(r.percent).compare(pass) >= 0 && !passes(r, results, boundaries.passPercent)).length;
+  const failedBySection = results.rows.filter(
+    (r) => exact(r.percent).compare(pass) >= 0 && !passes(r, results, boundaries.passPercent),
+  ).length;
   return (
     <aside className="margin" aria-label="Boundaries">
       <h2>Boundaries</h2>
@@ -33,7 +38,11 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
         <h3>
           Pass mark
           <span className="ms-auto">
-            <PercentInput label="Pass mark" value={boundaries.passPercent} onChange={(passPercent) => change((b) => ({ ...b, passPercent }), 'pass')} />
+            <PercentInput
+              label="Pass mark"
+              value={boundaries.passPercent}
+              onChange={(passPercent) => change((b) => ({ ...b, passPercent }), 'pass')}
+            />
           </span>
         </h3>
         <p>
@@ -44,7 +53,9 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
       {results.sections.some((s) => s.passPercent !== null) && (
         <div className="note">
           <h3>Each section too</h3>
-          {results.sections.map((s, i) => s.passPercent !== null && <p key={i}>{`${s.title} at ${s.passPercent} %`}</p>)}
+          {results.sections.map(
+            (s, i) => s.passPercent !== null && <p key={i}>{`${s.title} at ${s.passPercent} %`}</p>,
+          )}
           <p className="soft">{failedBySection} pass the whole but not a section.</p>
         </div>
       )}
@@ -53,7 +64,10 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
           Feedback ranges <span className="end">{boundaries.ranges.length}</span>
         </h3>
         <p>
-          No gaps, no overlaps. {results.rounding.first ? `Rounded to ${results.rounding.places} decimals first, then decided.` : `Decided on exact scores, shown to ${results.rounding.places} decimal${results.rounding.places === 1 ? '' : 's'}.`}
+          No gaps, no overlaps.{' '}
+          {results.rounding.first
+            ? `Rounded to ${results.rounding.places} decimals first, then decided.`
+            : `Decided on exact scores, shown to ${results.rounding.places} decimal${results.rounding.places === 1 ? '' : 's'}.`}
         </p>
       </div>
       {boundaries.grades.length > 0 && (

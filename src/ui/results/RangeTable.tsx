@@ -18,18 +18,29 @@ interface Props {
 export function RangeTable({ boundaries, counts, findings, change }: Props) {
   const { ranges, grades } = boundaries;
   const setRange = (i: number, part: Partial<(typeof ranges)[number]>): void =>
-    change((b) => ({ ...b, ranges: b.ranges.map((r, j) => (j === i ? { ...r, ...part } : r)) }), `range ${i} ${Object.keys(part).join()}`);
-  const between = (i: number) => (percent: string): boolean => {
-    const value = exact(percent);
-    const before = ranges[i - 1];
-    const after = ranges[i + 1];
-    return (!before || value.compare(exact(before.from)) > 0) && (!after || value.compare(exact(after.from)) < 0);
-  };
+    change(
+      (b) => ({ ...b, ranges: b.ranges.map((r, j) => (j === i ? { ...r, ...part } : r)) }),
+      `range ${i} ${Object.keys(part).join()}`,
+    );
+  const between =
+    (i: number) =>
+    (percent: string): boolean => {
+      const value = exact(percent);
+      const before = ranges[i - 1];
+      const after = ranges[i + 1];
+      return (!before || value.compare(exact(before.from)) > 0) && (!after || value.compare(exact(after.from)) < 0);
+    };
   const gradesIn = (i: number): string => {
     const from = exact(ranges[i]?.from ?? '0');
     const next = ranges[i + 1];
     const first = stepAt(grades, from);
-    return grades.filter((g, n) => n === first || (exact(g.from).compare(from) >= 0 && (!next || exact(g.from).compare(exact(next.from)) < 0))).map((g) => g.grade).join(', ');
+    return grades
+      .filter(
+        (g, n) =>
+          n === first || (exact(g.from).compare(from) >= 0 && (!next || exact(g.from).compare(exact(next.from)) < 0)),
+      )
+      .map((g) => g.grade)
+      .join(', ');
   };
   const split = (i: number): void =>
     change((b) => {
@@ -37,7 +48,10 @@ export function RangeTable({ boundaries, counts, findings, change }: Props) {
       const to = Number(b.ranges[i + 1]?.from ?? 100);
       const middle = Math.round(from + (to - from) / 2);
       if (middle <= from || middle >= to) return b;
-      return { ...b, ranges: [...b.ranges.slice(0, i + 1), { from: String(middle), text: '' }, ...b.ranges.slice(i + 1)] };
+      return {
+        ...b,
+        ranges: [...b.ranges.slice(0, i + 1), { from: String(middle), text: '' }, ...b.ranges.slice(i + 1)],
+      };
     });
   return (
     <>
@@ -56,11 +70,30 @@ export function RangeTable({ boundaries, counts, findings, change }: Props) {
         <tbody>
           {ranges.map((range, i) => (
             <tr key={i}>
-              <td>{i === 0 ? '0 %' : <PercentInput label={`Lower edge of range ${i + 1}`} value={range.from} fits={between(i)} why="between its neighbours" onChange={(from) => setRange(i, { from })} />}</td>
+              <td>
+                {i === 0 ? (
+                  '0 %'
+                ) : (
+                  <PercentInput
+                    label={`Lower edge of range ${i + 1}`}
+                    value={range.from}
+                    fits={between(i)}
+                    why="between its neighbours"
+                    onChange={(from) => setRange(i, { from })}
+                  />
+                )}
+              </td>
               <td className="num">{counts[i]}</td>
               <td>{gradesIn(i)}</td>
               <td>
-                <textarea className="bare" rows={Math.max(1, Math.ceil(range.text.length / 58))} aria-label={`What range ${i + 1} reads`} value={range.text} maxLength={2000} onChange={(e) => setRange(i, { text: e.target.value })} />
+                <textarea
+                  className="bare"
+                  rows={Math.max(1, Math.ceil(range.text.length / 58))}
+                  aria-label={`What range ${i + 1} reads`}
+                  value={range.text}
+                  maxLength={2000}
+                  onChange={(e) => setRange(i, { text: e.target.value })}
+                />
                 {findings
                   .filter((f) => f.at[0] === 'ranges' && f.at[1] === i)
                   .map((f) => (
@@ -76,7 +109,11 @@ export function RangeTable({ boundaries, counts, findings, change }: Props) {
                   </Button>
                 )}
                 {i > 0 && (
-                  <Button variant="quiet" aria-label={`Take range ${i + 1} out`} onClick={() => change((b) => ({ ...b, ranges: b.ranges.filter((_, j) => j !== i) }))}>
+                  <Button
+                    variant="quiet"
+                    aria-label={`Take range ${i + 1} out`}
+                    onClick={() => change((b) => ({ ...b, ranges: b.ranges.filter((_, j) => j !== i) }))}
+                  >
                     ×
                   </Button>
                 )}

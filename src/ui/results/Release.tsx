@@ -33,11 +33,17 @@ export function Release({ results, passed, onClose }: { results: Results; passed
           Release the results
         </h2>
         <p>
-          {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed. You can take it back.
+          {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed.
+          You can take it back.
         </p>
         {(Object.keys(WORDS) as (keyof Shows)[]).map((name) => (
           <label key={name} className="d-flex gap-2 mb-1">
-            <input type="checkbox" className="form-check-input" checked={shows[name]} onChange={(e) => setShows({ ...shows, [name]: e.target.checked })} />
+            <input
+              type="checkbox"
+              className="form-check-input"
+              checked={shows[name]}
+              onChange={(e) => setShows({ ...shows, [name]: e.target.checked })}
+            />
             {WORDS[name]}
           </label>
         ))}

@@ -1,13 +1,9 @@
 import type { OwnResult } from '@/server/results/own-result';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
-import { type DrawnFormulas, drawContentFormulas, drawFormula, drawSheetFormulas, formulaKey, formulasInText } from '../sheet/formulas';
+import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { outOf, traceText } from '../words/traces';
-
-function drawnIn(text: string): DrawnFormulas {
-  return Object.fromEntries(formulasInText(text).map((f) => [formulaKey(f, false), drawFormula(f, false)]));
-}
 
 /** The student's own sheet again, with the margin back: score, what the range reads, marks, traces, remarks. */
 export function ResultSheet({ result }: { result: OwnResult }) {
@@ -23,22 +19,36 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           </h1>
           <span className="fs-5">{result.percent} %</span>
           {result.grade && <span className="fs-5">grade {result.grade}</span>}
-          <span className={`fs-5 ${result.passed ? 'good' : 'wrong'}`}>{result.passed ? '✓ passed' : 'not passed'}</span>
+          <span className={`fs-5 ${result.passed ? 'good' : 'wrong'}`}>
+            {result.passed ? '✓ passed' : 'not passed'}
+          </span>
           <span className="soft">pass mark {result.passPercent} %</span>
         </div>
         {result.rangeText && <p className="mt-3 mb-0 fs-6">{result.rangeText}</p>}
         {result.sections.length > 1 && (
-          <p className="soft mt-2 mb-0">{result.sections.map((s) => `${s.title}: ${s.marks} of ${s.of}`).join(' · ')}</p>
+          <p className="soft mt-2 mb-0">
+            {result.sections.map((s) => `${s.title}: ${s.marks} of ${s.of}`).join(' · ')}
+          </p>
         )}
       </section>
       {result.items.map((item) => (
         <div className="result-row" key={item.id}>
           <div className="sheet">
-            <QuestionView number={item.number} marks={item.of} sheet={item.sheet} drawn={drawSheetFormulas(item.sheet)} responses={item.responses}>
+            <QuestionView
+              number={item.number}
+              marks={item.of}
+              sheet={item.sheet}
+              drawn={drawSheetFormulas(item.sheet)}
+              responses={item.responses}
+            >
               {item.explanation && (
-                <div className="note good mt-3">
+                <div className="note tick mt-3">
                   <h3>Explanation</h3>
-                  <ContentView content={item.explanation} drawn={drawContentFormulas(item.explanation)} slot={() => null} />
+                  <ContentView
+                    content={item.explanation}
+                    drawn={drawContentFormulas(item.explanation)}
+                    slot={() => null}
+                  />
                 </div>
               )}
             </QuestionView>
@@ -51,13 +61,13 @@ export function ResultSheet({ result }: { result: OwnResult }) {
                   <span className="wrong">{outOf(slot.marks, slot.of)}</span>
                 </h3>
                 <p className="soft">
-                  <TextWithFormulas text={traceText(slot.trace)} drawn={drawnIn(traceText(slot.trace))} />
+                  <TextWithFormulas text={traceText(slot.trace)} drawn={drawTextFormulas(traceText(slot.trace))} />
                 </p>
                 {slot.feedback && <p>{slot.feedback}</p>}
                 {slot.remark && <p className="wrong fw-normal">“{slot.remark}”</p>}
                 {slot.key !== null && slot.marks !== slot.of && (
                   <p>
-                    Key: <TextWithFormulas text={slot.key} drawn={drawnIn(slot.key)} />
+                    Key: <TextWithFormulas text={slot.key} drawn={drawTextFormulas(slot.key)} />
                   </p>
                 )}
               </div>

@@ -26,10 +26,17 @@ export function ResultsDesk({ results }: { results: Results }) {
   const { present, change, undo, canUndo } = useHistory<Boundaries>(results.boundaries);
   const [releasing, setReleasing] = useState(false);
   const save = useCallback(
-    async (boundaries: Boundaries, base: number) => saveBoundariesAction({ sitting: results.sitting, base, boundaries }),
+    async (boundaries: Boundaries, base: number) =>
+      saveBoundariesAction({ sitting: results.sitting, base, boundaries }),
     [results.sitting],
   );
-  const { state, flush } = useAutosave({ key: `zonda-results-${results.sitting}`, value: present, version: results.version, savedAt: 0, save });
+  const { state, flush } = useAutosave({
+    key: `zonda-results-${results.sitting}`,
+    value: present,
+    version: results.version,
+    savedAt: 0,
+    save,
+  });
 
   const percents = useMemo(() => results.rows.map((r) => exact(r.percent).valueOf()), [results.rows]);
   const figures = spread(percents);
@@ -39,8 +46,22 @@ export function ResultsDesk({ results }: { results: Results }) {
   const one = (value: number): string => value.toFixed(1);
 
   const boundaries: Boundary[] = [
-    ...present.ranges.slice(1).map((r, i): Boundary => ({ id: `range ${i + 1}`, at: Number(r.from), label: r.from, name: `Lower edge of range ${i + 2}`, pass: false })),
-    { id: 'pass', at: Number(present.passPercent), label: `pass at ${present.passPercent}`, name: 'Pass mark', pass: true },
+    ...present.ranges.slice(1).map(
+      (r, i): Boundary => ({
+        id: `range ${i + 1}`,
+        at: Number(r.from),
+        label: r.from,
+        name: `Lower edge of range ${i + 2}`,
+        pass: false,
+      }),
+    ),
+    {
+      id: 'pass',
+      at: Number(present.passPercent),
+      label: `pass at ${present.passPercent}`,
+      name: 'Pass mark',
+      pass: true,
+    },
   ];
   const move = (id: string, percent: number): void => {
     if (id === 'pass') return change((b) => ({ ...b, passPercent: asText(percent) }), 'pass');
@@ -57,7 +78,11 @@ export function ResultsDesk({ results }: { results: Results }) {
       <Strip
         where={{ href: `/sittings/${results.sitting}`, name: `${results.course} ${results.title}` }}
         title="Results"
-        chip={waiting === 0 ? `marked ${results.rows.length} of ${results.rows.length}` : plural(waiting, 'answer waits', 'answers wait')}
+        chip={
+          waiting === 0
+            ? `marked ${results.rows.length} of ${results.rows.length}`
+            : plural(waiting, 'answer waits', 'answers wait')
+        }
         state={results.releasedAt === null ? 'not released' : 'released'}
       >
         {state.name === 'saved' ? <span className="state">Saved</span> : <SavedState state={state} />}
@@ -98,18 +123,30 @@ export function ResultsDesk({ results }: { results: Results }) {
                     Spread <strong>{one(figures.deviation)}</strong>
                   </span>
                   <span>
-                    Pass <strong className="good">{passed}</strong> of {results.rows.length} ({Math.round((100 * passed) / results.rows.length)} %)
+                    Pass <strong className="good">{passed}</strong> of {results.rows.length} (
+                    {Math.round((100 * passed) / results.rows.length)} %)
                   </span>
                 </div>
                 {waiting > 0 && (
                   <p className="advice">
-                    {plural(waiting, 'answer waits', 'answers wait')} for a person and count 0 until marked. <Link href="/marking">Mark them</Link>
+                    {plural(waiting, 'answer waits', 'answers wait')} for a person and count 0 until marked.{' '}
+                    <Link href="/marking">Mark them</Link>
                   </p>
                 )}
-                <ScoreLine percents={percents} boundaries={boundaries} passAt={Number(present.passPercent)} onMove={move} />
+                <ScoreLine
+                  percents={percents}
+                  boundaries={boundaries}
+                  passAt={Number(present.passPercent)}
+                  onMove={move}
+                />
               </>
             )}
-            <RangeTable boundaries={present} counts={countByRange(results, present)} findings={findings} change={change} />
+            <RangeTable
+              boundaries={present}
+              counts={countByRange(results, present)}
+              findings={findings}
+              change={change}
+            />
           </div>
           {results.rows.length > 0 && (
             <div className="list-sheet scroll-x">
@@ -137,8 +174,18 @@ export function ResultsDesk({ results }: { results: Results }) {
                           </Link>
                         </td>
                         <td className="num">{shown(exact(r.marks))}</td>
-                        <td className="num">{round(exact(r.percent), results.rounding.places, results.rounding.mode)}</td>
-                        <td>{r.waiting > 0 ? <span className="hand">{plural(r.waiting, 'waits', 'wait')}</span> : pass ? <span className="good">✓ passed</span> : <span className="wrong">not passed</span>}</td>
+                        <td className="num">
+                          {round(exact(r.percent), results.rounding.places, results.rounding.mode)}
+                        </td>
+                        <td>
+                          {r.waiting > 0 ? (
+                            <span className="hand">{plural(r.waiting, 'waits', 'wait')}</span>
+                          ) : pass ? (
+                            <span className="good">✓ passed</span>
+                          ) : (
+                            <span className="wrong">not passed</span>
+                          )}
+                        </td>
                       </tr>
                     );
                   })}

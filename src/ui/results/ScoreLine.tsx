@@ -20,7 +20,7 @@ interface Props {
 }
 
 const WIDTH = 820;
-const HEIGHT = 272;
+const HEIGHT = 286;
 const LEFT = 26;
 const FLOOR = 200;
 
@@ -28,7 +28,9 @@ const FLOOR = 200;
 export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const x = scaleLinear([0, 100], [LEFT, WIDTH - LEFT]);
-  const bins = bin().domain([0, 100]).thresholds(range(5, 100, 5))(percents.map((p) => Math.min(100, Math.max(0, p))));
+  const bins = bin()
+    .domain([0, 100])
+    .thresholds(range(5, 100, 5))(percents.map((p) => Math.min(100, Math.max(0, p))));
   const highest = max(bins, (b) => b.length) ?? 1;
   const y = scaleLinear([0, Math.max(1, highest)], [FLOOR, 22]);
 
@@ -47,23 +49,46 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
     handle.addEventListener('pointerup', () => handle.removeEventListener('pointermove', move), { once: true });
   };
   const nudge = (boundary: Boundary) => (event: KeyboardEvent) => {
-    const step = { ArrowLeft: -0.5, ArrowDown: -0.5, ArrowRight: 0.5, ArrowUp: 0.5, PageDown: -5, PageUp: 5 }[event.key];
+    const step = { ArrowLeft: -0.5, ArrowDown: -0.5, ArrowRight: 0.5, ArrowUp: 0.5, PageDown: -5, PageUp: 5 }[
+      event.key
+    ];
     if (!step) return;
     event.preventDefault();
     onMove(boundary.id, Math.min(100, Math.max(0, boundary.at + step)));
   };
   const edges = [0, ...boundaries.filter((b) => !b.pass).map((b) => b.at), 100].sort((a, b) => a - b);
   return (
-    <svg ref={svg} className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="group" aria-label={`Scores of ${percents.length} students with boundaries`}>
+    <svg
+      ref={svg}
+      className="chart"
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="group"
+      aria-label={`Scores of ${percents.length} students with boundaries`}
+    >
       {edges.slice(1).map((edge, i) => (
-        <rect key={edge + i} className="band" x={x(edges[i] ?? 0)} width={Math.max(0, x(edge) - x(edges[i] ?? 0))} y={14} height={FLOOR - 14} opacity={0.025 + 0.035 * i} />
+        <rect
+          key={edge + i}
+          className="band"
+          x={x(edges[i] ?? 0)}
+          width={Math.max(0, x(edge) - x(edges[i] ?? 0))}
+          y={14}
+          height={FLOOR - 14}
+          opacity={0.025 + 0.035 * i}
+        />
       ))}
       {bins.map((b) => {
         const from = b.x0 ?? 0;
         const to = b.x1 ?? 100;
         return (
           b.length > 0 && (
-            <rect key={from} className={from >= passAt ? 'bar-pass' : 'bar-fail'} x={x(from) + 2} width={x(to) - x(from) - 4} y={y(b.length)} height={FLOOR - y(b.length)}>
+            <rect
+              key={from}
+              className={from >= passAt ? 'bar-pass' : 'bar-fail'}
+              x={x(from) + 2}
+              width={x(to) - x(from) - 4}
+              y={y(b.length)}
+              height={FLOOR - y(b.length)}
+            >
               <title>
                 {from} to {to} %: {b.length} students
               </title>
@@ -80,7 +105,7 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
       ))}
       {boundaries.map((b) => {
         const width = b.label.length * 8 + 18;
-        const top = b.pass ? 244 : 226;
+        const top = b.pass ? 258 : 226;
         return (
           <g
             key={b.id}
@@ -96,7 +121,13 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
             onKeyDown={nudge(b)}
           >
             <line x1={x(b.at)} x2={x(b.at)} y1={b.pass ? 4 : 14} y2={top} />
-            <rect x={Math.min(WIDTH - width, Math.max(0, x(b.at) - width / 2))} y={top} width={width} height={24} rx={4} />
+            <rect
+              x={Math.min(WIDTH - width, Math.max(0, x(b.at) - width / 2))}
+              y={top}
+              width={width}
+              height={24}
+              rx={4}
+            />
             <text x={Math.min(WIDTH - width / 2, Math.max(width / 2, x(b.at)))} y={top + 17} textAnchor="middle">
               {b.label}
             </text>

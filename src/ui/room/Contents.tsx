@@ -47,7 +47,11 @@ export function Contents({ sections, states, isLater, current, open, onClose, on
                     <span className="words">
                       {item.label} <span className="visually-hidden">, {state.words}</span>
                     </span>
-                    {isLater(item.id) ? <span className="later-word">later</span> : <small>[{marksText(item.marks)}]</small>}
+                    {isLater(item.id) ? (
+                      <span className="later-word">later</span>
+                    ) : (
+                      <small>[{marksText(item.marks)}]</small>
+                    )}
                   </button>
                 </li>
               );

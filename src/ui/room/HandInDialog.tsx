@@ -34,7 +34,13 @@ export function HandInDialog({ empty, half, later, trouble, onLeave, onGo, onHan
       </p>
     );
   return (
-    <dialog ref={dialog} className="sheet plain border-0" style={{ maxWidth: 440, width: 'calc(100% - 32px)', color: 'var(--ink)' }} aria-labelledby="hand-in" onCancel={onLeave}>
+    <dialog
+      ref={dialog}
+      className="sheet plain border-0"
+      style={{ maxWidth: 440, width: 'calc(100% - 32px)', color: 'var(--ink)' }}
+      aria-labelledby="hand-in"
+      onCancel={onLeave}
+    >
       <h2 className="fs-5 fw-bold" id="hand-in">
         Hand in?
       </h2>

@@ -14,11 +14,23 @@ export function ReadingSize() {
     localStorage.setItem('zondaTextScale', String(next));
   };
   return (
-    <span className="d-flex">
-      <button type="button" className="size" style={{ fontSize: '0.85rem' }} onClick={() => resize(-0.1)} aria-label="Smaller text">
+    <span className="reading d-flex">
+      <button
+        type="button"
+        className="size"
+        style={{ fontSize: '0.85rem' }}
+        onClick={() => resize(-0.1)}
+        aria-label="Smaller text"
+      >
         A−
       </button>
-      <button type="button" className="size" style={{ fontSize: '1.1rem' }} onClick={() => resize(0.1)} aria-label="Larger text">
+      <button
+        type="button"
+        className="size"
+        style={{ fontSize: '1.1rem' }}
+        onClick={() => resize(0.1)}
+        aria-label="Larger text"
+      >
         A+
       </button>
       <button type="button" className="size" onClick={toggleLamp} aria-label="Lamp or daylight">

@@ -37,7 +37,10 @@ function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness
 export function Room({ room }: { room: DrawnRoom }) {
   const { answers, answer, saving, clock, setClock, send } = useAnswers(room.attempt, room.answers, room.clock);
   const left = useTimeLeft(clock);
-  const pages = room.pages === 'question' ? room.sections.flatMap((s) => s.items.map((i) => [i])) : room.sections.map((s) => s.items);
+  const pages =
+    room.pages === 'question'
+      ? room.sections.flatMap((s) => s.items.map((i) => [i]))
+      : room.sections.map((s) => s.items);
   const [page, setPage] = useState(0);
   const [contents, setContents] = useState(false);
   const [asking, setAsking] = useState(false);
@@ -73,7 +76,9 @@ export function Room({ room }: { room: DrawnRoom }) {
     } catch {
       // Said below, like any other failure.
     }
-    setTrouble('It could not be handed in yet: there is no connection. Your answers are kept; it is handed in by itself when the time ends.');
+    setTrouble(
+      'It could not be handed in yet: there is no connection. Your answers are kept; it is handed in by itself when the time ends.',
+    );
   }, [room.attempt, send, setClock]);
 
   const over = left <= 0;
@@ -102,7 +107,9 @@ export function Room({ room }: { room: DrawnRoom }) {
         <div className="what">
           <strong>{room.title}</strong>
           <small>
-            {section && room.sections.length > 1 ? `Section ${section.letter} · ${section.title}` : `${marksText(room.marks)} marks`}
+            {section && room.sections.length > 1
+              ? `Section ${section.letter} · ${section.title}`
+              : `${marksText(room.marks)} marks`}
           </small>
         </div>
         <span className={`saved-state ${saving === 'saved' || saving === 'saving' ? '' : 'off'}`} role="status">
@@ -123,7 +130,11 @@ export function Room({ room }: { room: DrawnRoom }) {
         <button type="button" className="btn btn-outline-primary contents-open" onClick={() => setContents(true)}>
           Contents
         </button>
-        <button type="button" className="btn btn-primary" onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}>
+        <button
+          type="button"
+          className="btn btn-primary"
+          onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
+        >
           Hand in
         </button>
       </header>
@@ -159,12 +170,18 @@ export function Room({ room }: { room: DrawnRoom }) {
             </p>
           )}
           <div className="room-foot">
-            <button type="button" className="btn btn-outline-primary" disabled={page === 0} onClick={() => go(page - 1)}>
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              disabled={page === 0}
+              onClick={() => go(page - 1)}
+            >
               ‹ {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
             </button>
             {room.pages === 'question' && current && (
               <button type="button" className="btn btn-quiet" aria-pressed={isLater(current.id)} onClick={toggleLater}>
-                {isLater(current.id) ? <span className="later-word">later</span> : 'Come back to this later'} <kbd>L</kbd>
+                {isLater(current.id) ? <span className="later-word">later</span> : 'Come back to this later'}{' '}
+                <kbd>L</kbd>
               </button>
             )}
             {page < pages.length - 1 ? (
@@ -172,7 +189,11 @@ export function Room({ room }: { room: DrawnRoom }) {
                 {room.pages === 'question' ? `${pages[page + 1]?.[0]?.number}` : 'Next section'} ›
               </button>
             ) : (
-              <button type="button" className="btn btn-primary" onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}>
+              <button
+                type="button"
+                className="btn btn-primary"
+                onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
+              >
                 Hand in
               </button>
             )}
@@ -205,7 +226,8 @@ function HandedIn({ title, saving }: { title: string; saving: Saving }) {
           <span className="good">✓</span> Handed in
         </h1>
         <p>
-          {title} is with your teacher. {saving === 'saved' || saving === 'saving' ? 'All your answers have arrived.' : SAVING[saving]}
+          {title} is with your teacher.{' '}
+          {saving === 'saved' || saving === 'saving' ? 'All your answers have arrived.' : SAVING[saving]}
         </p>
         <p>You will find the result on your page when it is released.</p>
         {/* A full load on purpose: the room's answers are not needed any more. */}
@@ -217,4 +239,3 @@ function HandedIn({ title, saving }: { title: string; saving: Saving }) {
     </main>
   );
 }
-

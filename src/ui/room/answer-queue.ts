@@ -29,7 +29,11 @@ function open(): Promise<IDBPDatabase<Schema>> {
   return database;
 }
 
-export type Sent = { state: 'sent'; reply: Saved } | { state: 'offline' } | { state: 'signed-out' } | { state: 'refused' };
+export type Sent =
+  | { state: 'sent'; reply: Saved }
+  | { state: 'offline' }
+  | { state: 'signed-out' }
+  | { state: 'refused' };
 
 /** The answers of one attempt on their way to the server. */
 export class AnswerQueue {
@@ -41,7 +45,15 @@ export class AnswerQueue {
   /** Keeps a change on the device; resolves when it is there. */
   async add(item: string, slot: string | null, value: unknown): Promise<void> {
     this.seq += 1;
-    const kept: KeptAnswer = { attempt: this.attempt, device: this.device, seq: this.seq, item, slot, value, at: Date.now() };
+    const kept: KeptAnswer = {
+      attempt: this.attempt,
+      device: this.device,
+      seq: this.seq,
+      item,
+      slot,
+      value,
+      at: Date.now(),
+    };
     await (await open()).put('answers', kept);
   }
 
@@ -64,7 +76,13 @@ export class AnswerQueue {
   }
 
   private async sendFrom(device: string, kept: KeptAnswer[], keepalive: boolean): Promise<Sent> {
-    const entries = kept.map(({ seq, item, slot, value, at }) => ({ seq, item, slot, value, age: Math.max(0, Date.now() - at) }));
+    const entries = kept.map(({ seq, item, slot, value, at }) => ({
+      seq,
+      item,
+      slot,
+      value,
+      age: Math.max(0, Date.now() - at),
+    }));
     let response: Response;
     try {
       response = await fetch(`/api/room/${this.attempt}`, {
@@ -83,7 +101,8 @@ export class AnswerQueue {
     if (!result.ok) return { state: 'refused' };
     const db = await open();
     const done = db.transaction('answers', 'readwrite');
-    for (const seq of [...result.value.saved, ...result.value.refused]) void done.store.delete([this.attempt, device, seq]);
+    for (const seq of [...result.value.saved, ...result.value.refused])
+      void done.store.delete([this.attempt, device, seq]);
     await done.done;
     return { state: 'sent', reply: result.value };
   }

@@ -12,10 +12,23 @@ const START: Record<Tolerance['by'], Tolerance> = {
   figures: { by: 'figures', amount: 3 },
 };
 
-function AcceptInput({ accept, unit, onChange }: { accept: Tolerance; unit: string; onChange: (accept: Tolerance) => void }) {
+function AcceptInput({
+  accept,
+  unit,
+  onChange,
+}: {
+  accept: Tolerance;
+  unit: string;
+  onChange: (accept: Tolerance) => void;
+}) {
   return (
     <span className="line">
-      <select className="form-select" aria-label="How near is near enough" value={accept.by} onChange={(e) => onChange(START[e.target.value as Tolerance['by']])}>
+      <select
+        className="form-select"
+        aria-label="How near is near enough"
+        value={accept.by}
+        onChange={(e) => onChange(START[e.target.value as Tolerance['by']])}
+      >
         <option value="relative">± percent</option>
         <option value="absolute">± {unit || 'amount'}</option>
         <option value="places">to decimal places</option>
@@ -27,7 +40,11 @@ function AcceptInput({ accept, unit, onChange }: { accept: Tolerance; unit: stri
         value={accept.amount}
         onChange={(e) => {
           if (accept.by === 'absolute' || accept.by === 'relative') onChange({ ...accept, amount: e.target.value });
-          else if (/^\d{1,2}$/.test(e.target.value)) onChange({ ...accept, amount: Math.min(12, Math.max(accept.by === 'figures' ? 1 : 0, Number(e.target.value))) });
+          else if (/^\d{1,2}$/.test(e.target.value))
+            onChange({
+              ...accept,
+              amount: Math.min(12, Math.max(accept.by === 'figures' ? 1 : 0, Number(e.target.value))),
+            });
         }}
       />
     </span>
@@ -42,35 +59,72 @@ interface Props {
 
 /** Everything finer about numbers: further values, how near is near enough, the missing unit. */
 export function NumberRulesEditor({ rules, marks, onChange }: Props) {
-  const set = (i: number, part: Partial<NumberRule>): void => onChange({ ...rules, rules: rules.rules.map((r, j) => (j === i ? { ...r, ...part } : r)) });
+  const set = (i: number, part: Partial<NumberRule>): void =>
+    onChange({ ...rules, rules: rules.rules.map((r, j) => (j === i ? { ...r, ...part } : r)) });
   return (
     <div className="rule-edit">
       {rules.rules.map((rule, i) => (
         <div key={i} className="d-grid gap-1">
           <div className="line">
             <strong>{i === 0 ? 'if' : 'else if'}</strong>
-            <input className="form-control" aria-label={`Value of rule ${i + 1}`} value={rule.value} onChange={(e) => set(i, { value: e.target.value })} />
+            <input
+              className="form-control"
+              aria-label={`Value of rule ${i + 1}`}
+              value={rule.value}
+              onChange={(e) => set(i, { value: e.target.value })}
+            />
             <span>{rules.unit}</span>
-            <ShareInput share={rule.share} marks={marks} label={`Marks of rule ${i + 1}`} onChange={(share) => set(i, { share })} />
+            <ShareInput
+              share={rule.share}
+              marks={marks}
+              label={`Marks of rule ${i + 1}`}
+              onChange={(share) => set(i, { share })}
+            />
             {i > 0 && (
-              <Button variant="quiet" aria-label={`Take rule ${i + 1} out`} onClick={() => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) })}>
+              <Button
+                variant="quiet"
+                aria-label={`Take rule ${i + 1} out`}
+                onClick={() => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) })}
+              >
                 <X size={14} />
               </Button>
             )}
           </div>
           <AcceptInput accept={rule.accept} unit={rules.unit} onChange={(accept) => set(i, { accept })} />
-          <input className="form-control" aria-label={`Feedback of rule ${i + 1}`} placeholder="What they read" value={rule.feedback} onChange={(e) => set(i, { feedback: e.target.value })} />
+          <input
+            className="form-control"
+            aria-label={`Feedback of rule ${i + 1}`}
+            placeholder="What they read"
+            value={rule.feedback}
+            onChange={(e) => set(i, { feedback: e.target.value })}
+          />
         </div>
       ))}
       <div>
-        <Button variant="quiet" onClick={() => onChange({ ...rules, rules: [...rules.rules, { value: '', accept: { by: 'relative', amount: '1' }, share: '1/2', feedback: '' }] })}>
+        <Button
+          variant="quiet"
+          onClick={() =>
+            onChange({
+              ...rules,
+              rules: [
+                ...rules.rules,
+                { value: '', accept: { by: 'relative', amount: '1' }, share: '1/2', feedback: '' },
+              ],
+            })
+          }
+        >
           <Plus size={14} /> rule for a typical slip
         </Button>
       </div>
       {rules.unit !== '' && (
         <div className="line">
           right number, unit missing:
-          <ShareInput share={rules.missingUnit} marks={marks} label="Marks without the unit" onChange={(missingUnit) => onChange({ ...rules, missingUnit })} />
+          <ShareInput
+            share={rules.missingUnit}
+            marks={marks}
+            label="Marks without the unit"
+            onChange={(missingUnit) => onChange({ ...rules, missingUnit })}
+          />
         </div>
       )}
     </div>
@@ -87,7 +141,9 @@ function near({ accept, value }: NumberRule, unit: string): string {
 /** The rules as one sentence. */
 export function numberRulesSentence({ rules, unit, missingUnit }: NumberRules): string {
   if ((rules[0]?.value ?? '') === '') return 'No key yet.';
-  const said = rules.map((r) => (r.share === '1' ? near(r, unit) : `${near(r, unit)} earns ${marksText(r.share)}`)).join('; else ');
+  const said = rules
+    .map((r) => (r.share === '1' ? near(r, unit) : `${near(r, unit)} earns ${marksText(r.share)}`))
+    .join('; else ');
   const loss = unit === '' ? '' : `; without its unit ${missingUnit === '0' ? 'nothing' : marksText(missingUnit)}`;
   return `${said}${loss}.`;
 }

@@ -9,11 +9,13 @@ export function Formula({ latex, display = false, drawn }: { latex: string; disp
 
 /** Plain text in which $…$ is a formula. */
 export function TextWithFormulas({ text, drawn }: { text: string; drawn: DrawnFormulas }) {
-  return text.split(/(\$[^$]+\$)/).map((part, i) =>
-    part.length > 2 && part.startsWith('$') && part.endsWith('$') ? (
-      <Formula key={i} latex={part.slice(1, -1)} drawn={drawn} />
-    ) : (
-      part
-    ),
-  );
+  return text
+    .split(/(\$[^$]+\$)/)
+    .map((part, i) =>
+      part.length > 2 && part.startsWith('$') && part.endsWith('$') ? (
+        <Formula key={i} latex={part.slice(1, -1)} drawn={drawn} />
+      ) : (
+        part
+      ),
+    );
 }

@@ -23,9 +23,14 @@ export function drawFormula(latex: string, display: boolean): string {
   });
 }
 
-/** The formulas in plain text, written $…$. */
-export function formulasInText(text: string): string[] {
+/** LaTeX of the formulas in plain text, written $…$. */
+function formulasInText(text: string): string[] {
   return [...text.matchAll(/\$([^$]+)\$/g)].map((match) => match[1] ?? '');
+}
+
+/** The formulas of plain text, drawn. */
+export function drawTextFormulas(text: string): DrawnFormulas {
+  return Object.fromEntries(formulasInText(text).map((latex) => [formulaKey(latex, false), drawFormula(latex, false)]));
 }
 
 function* stringsIn(value: unknown): Generator<string> {
@@ -49,9 +54,7 @@ export function drawContentFormulas(content: Content): DrawnFormulas {
 export function drawSheetFormulas(sheet: QuestionSheet): DrawnFormulas {
   const drawn = drawContentFormulas(sheet.content);
   for (const slot of Object.values(sheet.slots)) {
-    for (const text of stringsIn(slot.sheet)) {
-      for (const latex of formulasInText(text)) drawn[formulaKey(latex, false)] = drawFormula(latex, false);
-    }
+    for (const text of stringsIn(slot.sheet)) Object.assign(drawn, drawTextFormulas(text));
   }
   return drawn;
 }

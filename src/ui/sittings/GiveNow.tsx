@@ -18,7 +18,11 @@ export function GiveNow({ question, ready, courses }: { question: string; ready:
   return (
     <>
       <Dropdown>
-        <Dropdown.Toggle variant="outline-primary" disabled={!ready} title={ready ? undefined : 'Something stops this question; open it and look at readiness'}>
+        <Dropdown.Toggle
+          variant="outline-primary"
+          disabled={!ready}
+          title={ready ? undefined : 'Something stops this question; open it and look at readiness'}
+        >
           Give to the class now
         </Dropdown.Toggle>
         <Dropdown.Menu>

@@ -31,7 +31,9 @@ export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: nu
     const timer = setInterval(() => router.refresh(), REFRESH);
     return () => clearInterval(timer);
   }, [running, router]);
-  const act = async (work: Promise<{ ok: true } | { ok: false; refusal: Parameters<typeof refusalText>[0] }>): Promise<void> => {
+  const act = async (
+    work: Promise<{ ok: true } | { ok: false; refusal: Parameters<typeof refusalText>[0] }>,
+  ): Promise<void> => {
     const result = await work;
     setTrouble(result.ok ? null : refusalText(result.refusal));
   };
@@ -47,7 +49,11 @@ export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: nu
           (ending ? (
             <>
               <span className="hand">
-                This hands in {writing.length === 0 ? 'nothing; nobody can begin any more' : `the work of ${plural(writing.length, 'student')} as it is`}.
+                This hands in{' '}
+                {writing.length === 0
+                  ? 'nothing; nobody can begin any more'
+                  : `the work of ${plural(writing.length, 'student')} as it is`}
+                .
               </span>
               <Button variant="quiet" onClick={() => setEnding(false)}>
                 Leave it open
@@ -106,8 +112,12 @@ export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: nu
                     now={now}
                     minutes={sitting.minutes}
                     open={running}
-                    onProvision={(percent) => act(provisionAction({ member: p.id, extraTimePercent: percent, reason: '' }))}
-                    onMore={(minutes) => act(moreTimeAction({ sitting: sitting.id, member: p.id, minutes, reason: '' }))}
+                    onProvision={(percent) =>
+                      act(provisionAction({ member: p.id, extraTimePercent: percent, reason: '' }))
+                    }
+                    onMore={(minutes) =>
+                      act(moreTimeAction({ sitting: sitting.id, member: p.id, minutes, reason: '' }))
+                    }
                   />
                 ))}
               </tbody>
@@ -149,14 +159,21 @@ function StudentRow({ student, now, minutes, open, onProvision, onMore }: RowPro
       <td>{where}</td>
       <td>{attempt && timeOnly(attempt.startedAt)}</td>
       <td>
-        {writing ? `${timeLeft(attempt.deadline - now)} left` : `${minutesWith(minutes, extraTimePercent) + extraMinutes} min`}
+        {writing
+          ? `${timeLeft(attempt.deadline - now)} left`
+          : `${minutesWith(minutes, extraTimePercent) + extraMinutes} min`}
         {extraMinutes > 0 && <span className="soft"> (+{extraMinutes} given)</span>}
       </td>
       <td>
         {attempt ? (
           extraTimePercent > 0 && `${extraTimePercent} %`
         ) : (
-          <select className="form-select form-select-sm w-auto" aria-label={`Extra time of ${student.name}`} value={extraTimePercent} onChange={(e) => onProvision(Number(e.target.value))}>
+          <select
+            className="form-select form-select-sm w-auto"
+            aria-label={`Extra time of ${student.name}`}
+            value={extraTimePercent}
+            onChange={(e) => onProvision(Number(e.target.value))}
+          >
             {[...new Set([0, 10, 25, 33, 50, 100, extraTimePercent])]
               .sort((a, b) => a - b)
               .map((percent) => (

@@ -30,7 +30,10 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'section-empty': (v) => `Section ${v.section} is empty.`,
   'pass-mark-zero': () => 'Everybody passes: the pass mark is 0 %.',
   'too-little-time': (v) => `About ${v.expected} min of work in ${v.minutes} min.`,
-  'key-always-in-one-place': (v) => `In ${v.count} choices the right option is always number ${v.place}. Shuffle the options.`,
+  'key-always-in-one-place': (v) =>
+    `In ${v.count} choices the right option is always number ${v.place}. Shuffle the options.`,
+  'boundary-order': (v) => `${v.from} % must be above ${v.before} %.`,
+  'boundary-gap-at-zero': () => 'The lowest range must begin at 0 %.',
   'range-without-text': () => 'A range has nothing to read.',
 };
 

@@ -18,8 +18,10 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'revision-unknown': () => 'A question of this exam is not there any more.',
   'ends-before-it-starts': () => 'It would end before it starts. Choose a later end.',
   'ends-in-the-past': () => 'This end is already over. Choose a later one.',
-  'exam-not-ready': (v) => `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this exam. Open it and look at readiness.`,
-  'question-not-ready': (v) => `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this question. Open it and look at readiness.`,
+  'exam-not-ready': (v) =>
+    `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this exam. Open it and look at readiness.`,
+  'question-not-ready': (v) =>
+    `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this question. Open it and look at readiness.`,
   'course-unknown': () => 'Choose a course.',
   'door-ended': () => 'Your teacher has ended it.',
   'door-not-yet': () => 'It has not opened yet.',
@@ -30,7 +32,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'mark-out-of-range': (v) => `Between 0 and ${v.most}.`,
   'boundary-order': (v) => `${v.from} % must be above ${v.before} %.`,
   'boundary-gap-at-zero': () => 'The lowest range must begin at 0 %.',
-  'answers-wait': (v) => `${v.count === 1 ? 'One answer still waits' : `${v.count} answers still wait`} for a person. Mark ${v.count === 1 ? 'it' : 'them'} first.`,
+  'answers-wait': (v) =>
+    `${v.count === 1 ? 'One answer still waits' : `${v.count} answers still wait`} for a person. Mark ${v.count === 1 ? 'it' : 'them'} first.`,
   'still-writing': (v) => `${v.count === 1 ? 'One student is' : `${v.count} students are`} still writing.`,
   'nobody-sat': () => 'Nobody has handed in.',
   offline: () => 'There is no connection. What you typed is kept on this device.',

@@ -2,7 +2,13 @@
 const LOCALE = 'en-GB';
 
 export function dayAndTime(at: number): string {
-  return new Intl.DateTimeFormat(LOCALE, { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(at);
+  return new Intl.DateTimeFormat(LOCALE, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(at);
 }
 
 export function timeOnly(at: number): string {
@@ -16,7 +22,12 @@ export function dayOnly(at: number): string {
 /** "in 3 days", "in 25 min", "2 h ago". */
 export function fromNow(at: number, now: number): string {
   const minutes = Math.round(Math.abs(at - now) / 60_000);
-  const size = minutes < 60 ? `${minutes} min` : minutes < 36 * 60 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
+  const size =
+    minutes < 60
+      ? `${minutes} min`
+      : minutes < 36 * 60
+        ? `${Math.round(minutes / 60)} h`
+        : `${Math.round(minutes / 1440)} days`;
   if (minutes < 1) return 'now';
   return at > now ? `in ${size}` : `${size} ago`;
 }

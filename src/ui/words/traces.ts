@@ -19,11 +19,13 @@ const SENTENCES: Record<string, Sentence> = {
   'number-unreadable': (_, e) => `${quoted(e)} does not read as a number`,
   'key-unit-unknown': (v) => `the key’s unit ${v.unit} is not known`,
   'unit-unknown': (v) => `the unit “${v.unit}” is not known`,
-  'unit-wrong-dimension': (v) => `${v.unit} does not measure the same as ${v.wanted === '1' ? 'a bare number' : v.wanted}`,
+  'unit-wrong-dimension': (v) =>
+    `${v.unit} does not measure the same as ${v.wanted === '1' ? 'a bare number' : v.wanted}`,
   'unit-missing': (v) => `the unit is missing (${v.wanted})`,
   'number-ambiguous': (_, e) => `${quoted(e)} can be read in two ways`,
   'number-not-near': () => 'not near enough',
-  'number-within-absolute': (v) => (v.amount === '0' ? `equals ${v.value} ${v.unit}`.trim() : `within ± ${v.amount} of ${v.value} ${v.unit}`.trim()),
+  'number-within-absolute': (v) =>
+    v.amount === '0' ? `equals ${v.value} ${v.unit}`.trim() : `within ± ${v.amount} of ${v.value} ${v.unit}`.trim(),
   'number-within-relative': (v) => `within ± ${v.amount} % of ${v.value} ${v.unit}`.trim(),
   'number-within-places': (v) => `agrees with ${v.value} ${v.unit} to ${v.amount} decimal places`,
   'number-within-figures': (v) => `agrees with ${v.value} ${v.unit} to ${v.amount} significant figures`,

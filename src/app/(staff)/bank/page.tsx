@@ -18,7 +18,24 @@ export default async function BankPage({ searchParams }: Props) {
   const { bank, topic } = await searchParams;
   const shelf = shelves.find((s) => s.id === bank) ?? shelves.find((s) => s.share === 'department') ?? shelves[0];
   if (!shelf) redirect('/');
-  const query = { bank: shelf.id, topic: topic ?? null, words: '', kind: null, difficulty: null, sort: 'newest' as const, from: 0 };
+  const query = {
+    bank: shelf.id,
+    topic: topic ?? null,
+    words: '',
+    kind: null,
+    difficulty: null,
+    sort: 'newest' as const,
+    from: 0,
+  };
   const first = must(await searchQuestions(ctx, query));
-  return <BankDesk key={`${shelf.id} ${topic ?? ''}`} shelves={shelves} shelf={shelf} topic={topic ?? null} first={first} courses={must(await listCourses(ctx))} />;
+  return (
+    <BankDesk
+      key={`${shelf.id} ${topic ?? ''}`}
+      shelves={shelves}
+      shelf={shelf}
+      topic={topic ?? null}
+      first={first}
+      courses={must(await listCourses(ctx))}
+    />
+  );
 }

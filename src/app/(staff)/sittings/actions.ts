@@ -39,4 +39,3 @@ export async function takeBackAction(sitting: string): Promise<Result<null>> {
   revalidatePath('/sittings/[id]/results', 'page');
   return result;
 }
-

@@ -60,7 +60,9 @@ export default async function SittingsPage() {
                       {s.releasedAt !== null ? (
                         <span className="good">released</span>
                       ) : (
-                        <span className={state === 'open' ? 'good' : state === 'closed' ? 'hand' : 'soft'}>{state === 'closed' && s.handedIn > 0 ? 'not released' : words[state]}</span>
+                        <span className={state === 'open' ? 'good' : state === 'closed' ? 'hand' : 'soft'}>
+                          {state === 'closed' && s.handedIn > 0 ? 'not released' : words[state]}
+                        </span>
                       )}
                     </td>
                   </tr>

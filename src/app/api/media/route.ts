@@ -9,7 +9,9 @@ export async function POST(request: Request): Promise<Response> {
   if (!ctx) return respond(refuse('not-signed-in'));
   if (!fromOurPages(request)) return respond(refuse('forbidden'));
   const tooLarge = (size: number): Response =>
-    respond(refuse('picture-too-large', { values: { size: Math.ceil(size / 1048576), most: MAX_PICTURE_BYTES / 1048576 } }));
+    respond(
+      refuse('picture-too-large', { values: { size: Math.ceil(size / 1048576), most: MAX_PICTURE_BYTES / 1048576 } }),
+    );
   const said = Number(request.headers.get('content-length') ?? 0);
   if (said > MAX_PICTURE_BYTES) return tooLarge(said);
   const chunks: Uint8Array[] = [];

@@ -107,7 +107,9 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
     const exactly = setup.options.find((o) => o.text.trim() === typed.trim());
     if (exactly) return { chosen: [exactly.id] };
     const letters = typed.toLowerCase().match(/[a-z]/g) ?? [];
-    const chosen = letters.map((letter) => setup.options[letter.charCodeAt(0) - 97]?.id).filter((id) => id !== undefined);
+    const chosen = letters
+      .map((letter) => setup.options[letter.charCodeAt(0) - 97]?.id)
+      .filter((id) => id !== undefined);
     return { chosen: [...new Set(chosen)] };
   },
 };

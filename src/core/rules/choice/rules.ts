@@ -24,8 +24,12 @@ export function markChoices(keys: ReadonlySet<string>, chosen: readonly string[]
     return marked(keys.size > 0 && right === keys.size && wrong === 0 ? ONE : ZERO, trace);
   }
   if (scheme === 'by-part') {
-    if (picked.size > keys.size) return marked(ZERO, [...trace, { code: 'choices-too-many', values: { keys: keys.size } }]);
+    if (picked.size > keys.size)
+      return marked(ZERO, [...trace, { code: 'choices-too-many', values: { keys: keys.size } }]);
     return marked(exact(`${right}/${keys.size}`), trace);
   }
-  return marked(min(ONE, max(ZERO, exact(`${right - wrong}/${keys.size}`))), [...trace, { code: 'choices-deducted', values: { wrong } }]);
+  return marked(min(ONE, max(ZERO, exact(`${right - wrong}/${keys.size}`))), [
+    ...trace,
+    { code: 'choices-deducted', values: { wrong } },
+  ]);
 }

@@ -20,7 +20,10 @@ function tidy(text: string): string {
     .replace(/[\u200b\ufeff\u00ad]/g, '')
     .replace(/\u066b/g, '.')
     .replace(/\u066c/g, ' ')
-    .replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹⁻]+/g, (run) => `^${[...run].map((c) => (c === '⁻' ? '-' : SUPERSCRIPT_DIGITS.indexOf(c))).join('')}`)
+    .replace(
+      /[⁰¹²³⁴⁵⁶⁷⁸⁹⁻]+/g,
+      (run) => `^${[...run].map((c) => (c === '⁻' ? '-' : SUPERSCRIPT_DIGITS.indexOf(c))).join('')}`,
+    )
     .replace(/½/g, ' 1/2')
     .replace(/[\s\u00a0\u202f]+/g, ' ')
     .trim()

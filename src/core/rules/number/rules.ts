@@ -41,7 +41,12 @@ export type NumberRules = z.infer<typeof numberRules>;
 export function rulesFromKey(key: string): NumberRules {
   const reading = readNumber(key);
   const unit = reading?.rest ?? '';
-  const value = reading ? key.trim().slice(0, key.trim().length - unit.length).trim() : key.trim();
+  const value = reading
+    ? key
+        .trim()
+        .slice(0, key.trim().length - unit.length)
+        .trim()
+    : key.trim();
   const whole = unit === '' && reading !== null && reading.value.d === 1n;
   return {
     unit,
@@ -91,7 +96,9 @@ export function figures(value: Exact, n: number): string {
   let power = size.n.toString().length - size.d.toString().length;
   if (size.compare(exact(`1e${power}`)) < 0) power -= 1;
   const digits = round(value.div(exact(`1e${power}`)), n - 1);
-  return /^-?10(\.|$)/.test(digits) ? `${digits.startsWith('-') ? '-' : ''}1${n > 1 ? `.${'0'.repeat(n - 1)}` : ''}e${power + 1}` : `${digits}e${power}`;
+  return /^-?10(\.|$)/.test(digits)
+    ? `${digits.startsWith('-') ? '-' : ''}1${n > 1 ? `.${'0'.repeat(n - 1)}` : ''}e${power + 1}`
+    : `${digits}e${power}`;
 }
 
 /**
@@ -133,7 +140,12 @@ export function markNumber(rules: NumberRules, number: string, unitText: string)
   if (!hit && reading.other && decide(reading.other)) {
     return waits([{ code: 'number-ambiguous', evidence: [number], values: { other: reading.other.toString() } }]);
   }
-  if (!hit) return marked(ZERO, [{ code: 'number-not-near', evidence: [`${number} ${unitText}`.trim()] }], rules.otherwiseFeedback);
+  if (!hit)
+    return marked(
+      ZERO,
+      [{ code: 'number-not-near', evidence: [`${number} ${unitText}`.trim()] }],
+      rules.otherwiseFeedback,
+    );
   const trace: TraceStep[] = [
     { code: 'rule', values: { number: hit.index + 1 } },
     {
@@ -143,7 +155,11 @@ export function markNumber(rules: NumberRules, number: string, unitText: string)
   ];
   const share = exact(hit.rule.share);
   if (!unitMissing) return marked(share, trace, hit.rule.feedback);
-  return marked(share.mul(exact(rules.missingUnit)), [...trace, { code: 'unit-missing', values: { wanted: rules.unit } }], hit.rule.feedback);
+  return marked(
+    share.mul(exact(rules.missingUnit)),
+    [...trace, { code: 'unit-missing', values: { wanted: rules.unit } }],
+    hit.rule.feedback,
+  );
 }
 
 /** What stops or weakens these rules. */
@@ -154,9 +170,10 @@ export function numberRulesReadiness(rules: NumberRules): Finding[] {
     if (rule.value.trim() === '') findings.push(stops('no-key', ['rules', i]));
     else {
       const reading = readNumber(rule.value);
-      if (!reading || reading.rest !== '') findings.push(stops('key-not-a-number', ['rules', i], { value: rule.value }));
+      if (!reading || reading.rest !== '')
+        findings.push(stops('key-not-a-number', ['rules', i], { value: rule.value }));
     }
-    if ((rule.accept.by === 'absolute' || rule.accept.by === 'relative')) {
+    if (rule.accept.by === 'absolute' || rule.accept.by === 'relative') {
       const amount = readNumber(rule.accept.amount);
       if (!amount || amount.rest !== '' || amount.value.compare(0) < 0) {
         findings.push(stops('tolerance-not-a-number', ['rules', i], { amount: rule.accept.amount }));

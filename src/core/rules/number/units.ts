@@ -17,7 +17,17 @@ const NONE: Dimension = DIMENSIONS.map(() => 0);
 export const DIMENSIONLESS: Unit = { dimension: NONE, factor: ONE, offset: ZERO };
 
 const SUPERSCRIPTS: Record<string, string> = {
-  '⁰': '0', '¹': '1', '²': '2', '³': '3', '⁴': '4', '⁵': '5', '⁶': '6', '⁷': '7', '⁸': '8', '⁹': '9', '⁻': '-',
+  '⁰': '0',
+  '¹': '1',
+  '²': '2',
+  '³': '3',
+  '⁴': '4',
+  '⁵': '5',
+  '⁶': '6',
+  '⁷': '7',
+  '⁸': '8',
+  '⁹': '9',
+  '⁻': '-',
 };
 
 /** One spelling for the signs that mean the same: µ and μ, Ω and Ω, middle dots, superscripts. */
@@ -144,4 +154,3 @@ export function convert(value: string, from: string, to: string): Exact | null {
   if (!amount || !source || !target || !sameDimension(source, target)) return null;
   return toBase(amount, source).sub(target.offset).div(target.factor);
 }
-

@@ -10,7 +10,7 @@ const STRAY_JOINER = /(?<!\p{Extended_Pictographic}\ufe0f?)\u200d|\u200d(?!\p{Ex
 const DASHES = /[\u2010-\u2015\u2212]/g;
 const SINGLE_QUOTES = /[\u2018\u2019\u201a\u201b\u2032\u02bc]/g;
 const DOUBLE_QUOTES = /[\u201c\u201d\u201e\u201f\u2033\u00ab\u00bb]/g;
-const DIGIT_ZEROS = [0x0660, 0x06f0, 0x0966, 0x09e6, 0x0e50];
+const DIGIT_ZEROS = [0x0660, 0x06f0, 0x0966, 0x09e6, 0x0e50, 0xff10];
 
 /** Digits of other scripts as 0–9. */
 export function plainDigits(text: string): string {
@@ -41,9 +41,7 @@ export function plainReading(text: string): string {
 
 /** Capitals folded away, the same on every machine: Straße → strasse. */
 export function foldCapitals(text: string): string {
-  return text
-    .replace(/[^ı]+/g, (part) => part.toUpperCase().toLowerCase())
-    .replace(/ς/g, 'σ');
+  return text.replace(/[^ı]+/g, (part) => part.toUpperCase().toLowerCase()).replace(/ς/g, 'σ');
 }
 
 /** Accents taken off Latin, Greek and Cyrillic letters: é → e. Other scripts keep their marks, which are letters there. */

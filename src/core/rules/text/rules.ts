@@ -107,7 +107,8 @@ export function markText(rules: TextRules, text: string): Marking {
   const answer = seen(text, rules.forgives);
   const words = wordsOf(text, rules.forgives);
   for (const [index, rule] of rules.rules.entries()) {
-    const verdict = rule.when === 'exact' ? tryExact(rule, answer, rules.forgives) : tryKeywords(rule, words, rules.forgives);
+    const verdict =
+      rule.when === 'exact' ? tryExact(rule, answer, rules.forgives) : tryKeywords(rule, words, rules.forgives);
     if (verdict) {
       const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
       return marked(verdict.share, [at, ...verdict.trace], rule.feedback);
@@ -128,11 +129,7 @@ function tryExact(rule: TextRule & { when: 'exact' }, answer: string, past: Forg
   return { share: exact(rule.share), trace: [{ code: 'text-equal', values: { wanted: hit } }] };
 }
 
-function tryKeywords(
-  rule: TextRule & { when: 'keywords' },
-  words: readonly Word[],
-  past: Forgives,
-): Verdict | null {
+function tryKeywords(rule: TextRule & { when: 'keywords' }, words: readonly Word[], past: Forgives): Verdict | null {
   const trace: TraceStep[] = [];
   const earned: Exact[] = [];
   for (const group of rule.groups) {
@@ -172,7 +169,8 @@ export function textRulesReadiness(rules: TextRules): Finding[] {
       }
     }
     const total = sum(rule.groups.map((group) => exact(group.share)));
-    if (!total.equals(1)) findings.push(warns('keywords-do-not-add-up', ['rules', i], { total: total.toFraction(true) }));
+    if (!total.equals(1))
+      findings.push(warns('keywords-do-not-add-up', ['rules', i], { total: total.toFraction(true) }));
   });
   return findings;
 }

@@ -8,7 +8,9 @@ export const media = sqliteTable('media', {
   size: integer('size').notNull(),
   width: integer('width').notNull(),
   height: integer('height').notNull(),
-  addedBy: text('added_by').notNull().references(() => members.id),
+  addedBy: text('added_by')
+    .notNull()
+    .references(() => members.id),
   addedAt: integer('added_at').notNull(),
 });
 
@@ -16,21 +18,29 @@ export const banks = sqliteTable('banks', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   share: text('share').$type<'department' | 'named' | 'private'>().notNull(),
-  owner: text('owner').notNull().references(() => members.id),
+  owner: text('owner')
+    .notNull()
+    .references(() => members.id),
 });
 
 export const bankMembers = sqliteTable(
   'bank_members',
   {
-    bank: text('bank').notNull().references(() => banks.id),
-    member: text('member').notNull().references(() => members.id),
+    bank: text('bank')
+      .notNull()
+      .references(() => banks.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
   },
   (t) => [primaryKey({ columns: [t.bank, t.member] })],
 );
 
 export const topics = sqliteTable('topics', {
   id: text('id').primaryKey(),
-  bank: text('bank').notNull().references(() => banks.id),
+  bank: text('bank')
+    .notNull()
+    .references(() => banks.id),
   parent: text('parent'),
   name: text('name').notNull(),
   position: integer('position').notNull(),
@@ -43,7 +53,9 @@ export const questions = sqliteTable(
     /** Steady row number, shared with the search index. */
     row: integer('row').primaryKey({ autoIncrement: true }),
     id: text('id').notNull().unique(),
-    bank: text('bank').notNull().references(() => banks.id),
+    bank: text('bank')
+      .notNull()
+      .references(() => banks.id),
     topic: text('topic').references(() => topics.id),
     difficulty: integer('difficulty').notNull(),
     demand: text('demand').$type<'know' | 'use' | 'judge'>().notNull(),
@@ -59,8 +71,12 @@ export const questions = sqliteTable(
     /** Newest revision, 0 while there is none; whether the draft differs from it. */
     revision: integer('revision').notNull(),
     changed: integer('changed', { mode: 'boolean' }).notNull(),
-    author: text('author').notNull().references(() => members.id),
-    savedBy: text('saved_by').notNull().references(() => members.id),
+    author: text('author')
+      .notNull()
+      .references(() => members.id),
+    savedBy: text('saved_by')
+      .notNull()
+      .references(() => members.id),
     savedAt: integer('saved_at').notNull(),
   },
   (t) => [index('questions_bank').on(t.bank, t.savedAt), index('questions_topic').on(t.topic)],
@@ -70,10 +86,14 @@ export const questions = sqliteTable(
 export const revisions = sqliteTable(
   'revisions',
   {
-    question: text('question').notNull().references(() => questions.id),
+    question: text('question')
+      .notNull()
+      .references(() => questions.id),
     number: integer('number').notNull(),
     body: text('body', { mode: 'json' }).notNull(),
-    by: text('by').notNull().references(() => members.id),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
     at: integer('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.question, t.number] })],

@@ -8,7 +8,9 @@ export const exams = sqliteTable('exams', {
   /** `ExamPlan` as JSON. */
   plan: text('plan', { mode: 'json' }).notNull(),
   version: integer('version').notNull(),
-  owner: text('owner').notNull().references(() => members.id),
+  owner: text('owner')
+    .notNull()
+    .references(() => members.id),
   savedAt: integer('saved_at').notNull(),
 });
 
@@ -17,7 +19,9 @@ export const sittings = sqliteTable(
   {
     id: text('id').primaryKey(),
     exam: text('exam').references(() => exams.id),
-    course: text('course').notNull().references(() => courses.id),
+    course: text('course')
+      .notNull()
+      .references(() => courses.id),
     title: text('title').notNull(),
     /** The plan as pinned when it was scheduled, `ExamPlan` as JSON. */
     plan: text('plan', { mode: 'json' }).notNull(),
@@ -31,7 +35,9 @@ export const sittings = sqliteTable(
     releasedAt: integer('released_at'),
     /** What released results show, `Shows` as JSON; null while not released. */
     shows: text('shows', { mode: 'json' }),
-    createdBy: text('created_by').notNull().references(() => members.id),
+    createdBy: text('created_by')
+      .notNull()
+      .references(() => members.id),
     createdAt: integer('created_at').notNull(),
   },
   (t) => [index('sittings_course').on(t.course), index('sittings_window').on(t.closesAt)],
@@ -42,11 +48,17 @@ export const extensions = sqliteTable(
   'extensions',
   {
     id: text('id').primaryKey(),
-    sitting: text('sitting').notNull().references(() => sittings.id),
-    member: text('member').notNull().references(() => members.id),
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
     minutes: integer('minutes').notNull(),
     reason: text('reason').notNull(),
-    by: text('by').notNull().references(() => members.id),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
     at: integer('at').notNull(),
   },
   (t) => [index('extensions_sitting').on(t.sitting, t.member)],
@@ -56,8 +68,12 @@ export const attempts = sqliteTable(
   'attempts',
   {
     id: text('id').primaryKey(),
-    sitting: text('sitting').notNull().references(() => sittings.id),
-    member: text('member').notNull().references(() => members.id),
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
     /** Number instead of a name for markers. */
     script: integer('script').notNull(),
     seed: integer('seed').notNull(),
@@ -80,7 +96,9 @@ export const answers = sqliteTable(
   'answers',
   {
     id: integer('id').primaryKey({ autoIncrement: true }),
-    attempt: text('attempt').notNull().references(() => attempts.id),
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
     device: text('device').notNull(),
     seq: integer('seq').notNull(),
     item: text('item').notNull(),
@@ -113,7 +131,9 @@ export const marks = sqliteTable(
   'marks',
   {
     id: integer('id').primaryKey({ autoIncrement: true }),
-    attempt: text('attempt').notNull().references(() => attempts.id),
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
     item: text('item').notNull(),
     slot: text('slot').notNull(),
     /** Exact marks as text; null while it waits for a person. */

@@ -24,7 +24,9 @@ export const sessions = sqliteTable(
   {
     /** SHA-256 of the token that the browser holds. */
     tokenHash: text('token_hash').primaryKey(),
-    member: text('member').notNull().references(() => members.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
     expiresAt: integer('expires_at').notNull(),
   },
   (t) => [index('sessions_member').on(t.member)],
@@ -47,16 +49,24 @@ export const courses = sqliteTable('courses', {
 export const enrolments = sqliteTable(
   'enrolments',
   {
-    course: text('course').notNull().references(() => courses.id),
-    member: text('member').notNull().references(() => members.id),
+    course: text('course')
+      .notNull()
+      .references(() => courses.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
   },
   (t) => [primaryKey({ columns: [t.course, t.member] }), index('enrolments_member').on(t.member)],
 );
 
 export const provisions = sqliteTable('provisions', {
-  member: text('member').primaryKey().references(() => members.id),
+  member: text('member')
+    .primaryKey()
+    .references(() => members.id),
   extraTimePercent: integer('extra_time_percent').notNull(),
   reason: text('reason').notNull(),
-  decidedBy: text('decided_by').notNull().references(() => members.id),
+  decidedBy: text('decided_by')
+    .notNull()
+    .references(() => members.id),
   decidedAt: integer('decided_at').notNull(),
 });

@@ -77,7 +77,10 @@ function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }
 const shared = {
   atom: true,
   addAttributes: () => ({ latex: { default: '' } }),
-  addNodeView: () => ReactNodeViewRenderer(FormulaOnSheet, { stopEvent: ({ event }) => event.target instanceof HTMLElement && event.target.closest('.formula-edit') !== null }),
+  addNodeView: () =>
+    ReactNodeViewRenderer(FormulaOnSheet, {
+      stopEvent: ({ event }) => event.target instanceof HTMLElement && event.target.closest('.formula-edit') !== null,
+    }),
 };
 
 export const Formula = Node.create({

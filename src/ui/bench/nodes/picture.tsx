@@ -5,7 +5,12 @@ import { type PointerEvent, useRef } from 'react';
 
 /** A picture on the bench: resized by its corner, described below it. */
 function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
-  const { media, description, width, ratio } = node.attrs as { media: string; description: string; width: number; ratio: number };
+  const { media, description, width, ratio } = node.attrs as {
+    media: string;
+    description: string;
+    width: number;
+    ratio: number;
+  };
   const frame = useRef<HTMLElement>(null);
   const resize = (event: PointerEvent<HTMLElement>): void => {
     event.preventDefault();
@@ -62,14 +67,32 @@ export const Picture = Node.create({
   group: 'block',
   atom: true,
   draggable: true,
-  addAttributes: () => ({ media: { default: '' }, description: { default: '' }, width: { default: 60 }, ratio: { default: 1 } }),
+  addAttributes: () => ({
+    media: { default: '' },
+    description: { default: '' },
+    width: { default: 60 },
+    ratio: { default: 1 },
+  }),
   parseHTML: () => [
     {
       tag: 'figure[data-media]',
-      getAttrs: (e) => ({ media: e.getAttribute('data-media'), description: e.getAttribute('data-description') ?? '', width: Number(e.getAttribute('data-width')), ratio: Number(e.getAttribute('data-ratio')) }),
+      getAttrs: (e) => ({
+        media: e.getAttribute('data-media'),
+        description: e.getAttribute('data-description') ?? '',
+        width: Number(e.getAttribute('data-width')),
+        ratio: Number(e.getAttribute('data-ratio')),
+      }),
     },
   ],
-  renderHTML: ({ node }) => ['figure', { 'data-media': node.attrs.media, 'data-description': node.attrs.description, 'data-width': node.attrs.width, 'data-ratio': node.attrs.ratio }],
+  renderHTML: ({ node }) => [
+    'figure',
+    {
+      'data-media': node.attrs.media,
+      'data-description': node.attrs.description,
+      'data-width': node.attrs.width,
+      'data-ratio': node.attrs.ratio,
+    },
+  ],
   addNodeView: () =>
     ReactNodeViewRenderer(PictureOnSheet, {
       stopEvent: ({ event }) => event.target instanceof HTMLElement && event.target.closest('input, .corner') !== null,

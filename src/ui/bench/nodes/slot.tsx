@@ -21,10 +21,21 @@ function SlotOnSheet({ node }: NodeViewProps) {
       onFocusCapture={() => select(id)}
       onMouseDown={() => select(id)}
     >
-      <button type="button" className="letter" aria-label={`Answer slot ${letter}`} onClick={() => select(id)} tabIndex={-1}>
+      <button
+        type="button"
+        className="letter"
+        aria-label={`Answer slot ${letter}`}
+        onClick={() => select(id)}
+        tabIndex={-1}
+      >
         {letter}
       </button>
-      <Place setup={slot.setup} marks={slot.marks} letter={letter} onChange={(setup) => changeSlot(id, { ...slot, setup }, `place ${id}`)} />
+      <Place
+        setup={slot.setup}
+        marks={slot.marks}
+        letter={letter}
+        onChange={(setup) => changeSlot(id, { ...slot, setup }, `place ${id}`)}
+      />
     </NodeViewWrapper>
   );
 }
@@ -34,10 +45,15 @@ const shared = {
   selectable: true,
   draggable: true,
   addAttributes: () => ({ id: { default: '' } }),
-  addNodeView: () => ReactNodeViewRenderer(SlotOnSheet, {
-    // What is typed into a slot belongs to the slot, not to the text around it.
-    stopEvent: ({ event }) => !event.type.startsWith('drag') && event.target instanceof HTMLElement && event.target.closest('.slot-node') !== null && !/mousedown/.test(event.type),
-  }),
+  addNodeView: () =>
+    ReactNodeViewRenderer(SlotOnSheet, {
+      // What is typed into a slot belongs to the slot, not to the text around it.
+      stopEvent: ({ event }) =>
+        !event.type.startsWith('drag') &&
+        event.target instanceof HTMLElement &&
+        event.target.closest('.slot-node') !== null &&
+        !/mousedown/.test(event.type),
+    }),
 };
 
 /** Answer slots as nodes: they hold only the slot's id; what the slot is lives on the bench. */

@@ -4,7 +4,7 @@ import Button from 'react-bootstrap/Button';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
 import { CHOICE_SCHEMES, type ChoiceScheme } from '@/core/rules/choice/rules';
 import { TextWithFormulas } from '../../sheet/Formula';
-import { drawFormula, formulaKey, formulasInText } from '../../sheet/formulas';
+import { drawTextFormulas } from '../../sheet/formulas';
 import type { EditorProps, EditorSide } from '../contract';
 
 type Option = ChoiceSetup['options'][number];
@@ -59,10 +59,15 @@ function Place({ setup, onChange, letter }: EditorProps<ChoiceSetup>) {
           />
           {o.text.includes('$') && (
             <span className="preview">
-              <TextWithFormulas text={o.text} drawn={Object.fromEntries(formulasInText(o.text).map((f) => [formulaKey(f, false), drawFormula(f, false)]))} />
+              <TextWithFormulas text={o.text} drawn={drawTextFormulas(o.text)} />
             </span>
           )}
-          <Button variant="quiet" aria-label={`Take option ${i + 1} out`} disabled={options.length <= 1} onClick={() => onChange({ ...setup, options: options.filter((x) => x.id !== o.id) })}>
+          <Button
+            variant="quiet"
+            aria-label={`Take option ${i + 1} out`}
+            disabled={options.length <= 1}
+            onClick={() => onChange({ ...setup, options: options.filter((x) => x.id !== o.id) })}
+          >
             <X size={15} />
           </Button>
         </div>
@@ -86,13 +91,22 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
   return (
     <div className="rule-edit">
       <label className="d-flex gap-2">
-        <input type="checkbox" className="form-check-input" checked={setup.several} onChange={(e) => onChange({ ...setup, several: e.target.checked })} />
+        <input
+          type="checkbox"
+          className="form-check-input"
+          checked={setup.several}
+          onChange={(e) => onChange({ ...setup, several: e.target.checked })}
+        />
         several may be chosen
       </label>
       {setup.several && (
         <label className="line">
           marks:
-          <select className="form-select" value={setup.scheme} onChange={(e) => onChange({ ...setup, scheme: e.target.value as ChoiceScheme })}>
+          <select
+            className="form-select"
+            value={setup.scheme}
+            onChange={(e) => onChange({ ...setup, scheme: e.target.value as ChoiceScheme })}
+          >
             {CHOICE_SCHEMES.map((s) => (
               <option key={s} value={s}>
                 {SCHEMES[s]}
@@ -102,11 +116,21 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
         </label>
       )}
       <label className="d-flex gap-2">
-        <input type="checkbox" className="form-check-input" checked={setup.shuffle} onChange={(e) => onChange({ ...setup, shuffle: e.target.checked })} />
+        <input
+          type="checkbox"
+          className="form-check-input"
+          checked={setup.shuffle}
+          onChange={(e) => onChange({ ...setup, shuffle: e.target.checked })}
+        />
         shuffle the options
       </label>
       <label className="d-flex gap-2">
-        <input type="checkbox" className="form-check-input" checked={setup.look === 'columns'} onChange={(e) => onChange({ ...setup, look: e.target.checked ? 'columns' : 'list' })} />
+        <input
+          type="checkbox"
+          className="form-check-input"
+          checked={setup.look === 'columns'}
+          onChange={(e) => onChange({ ...setup, look: e.target.checked ? 'columns' : 'list' })}
+        />
         in two columns
       </label>
       <div className="soft">What a student who chose it reads:</div>
@@ -118,7 +142,12 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
           placeholder={o.text || `option ${i + 1}`}
           value={o.feedback}
           maxLength={1000}
-          onChange={(e) => onChange({ ...setup, options: setup.options.map((x) => (x.id === o.id ? { ...x, feedback: e.target.value } : x)) })}
+          onChange={(e) =>
+            onChange({
+              ...setup,
+              options: setup.options.map((x) => (x.id === o.id ? { ...x, feedback: e.target.value } : x)),
+            })
+          }
         />
       ))}
     </div>
@@ -133,4 +162,9 @@ function sentence({ options, several, scheme }: ChoiceSetup): string {
   return `${each}: ${SCHEMES[scheme]}.`;
 }
 
-export const choiceEditor: EditorSide<ChoiceSetup> = { Place, Note, trialHint: 'Type the letters of the options, such as b or a c', sentence };
+export const choiceEditor: EditorSide<ChoiceSetup> = {
+  Place,
+  Note,
+  trialHint: 'Type the letters of the options, such as b or a c',
+  sentence,
+};

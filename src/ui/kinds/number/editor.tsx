@@ -41,7 +41,11 @@ function Note({ setup, onChange, marks }: EditorProps<NumberSetup>) {
         <div className="rule-edit">
           <label className="line">
             the unit is
-            <select className="form-select" value={setup.unitEntry} onChange={(e) => onChange({ ...setup, unitEntry: e.target.value as NumberSetup['unitEntry'] })}>
+            <select
+              className="form-select"
+              value={setup.unitEntry}
+              onChange={(e) => onChange({ ...setup, unitEntry: e.target.value as NumberSetup['unitEntry'] })}
+            >
               <option value="typed">typed by the student</option>
               <option value="listed">chosen from a list</option>
               <option value="printed">printed, not asked</option>
@@ -53,7 +57,16 @@ function Note({ setup, onChange, marks }: EditorProps<NumberSetup>) {
               aria-label="Units to choose from, separated by commas"
               placeholder="kW, MW, kWh"
               defaultValue={setup.units.join(', ')}
-              onChange={(e) => onChange({ ...setup, units: e.target.value.split(',').map((u) => u.trim()).filter((u) => u !== '').slice(0, 12) })}
+              onChange={(e) =>
+                onChange({
+                  ...setup,
+                  units: e.target.value
+                    .split(',')
+                    .map((u) => u.trim())
+                    .filter((u) => u !== '')
+                    .slice(0, 12),
+                })
+              }
             />
           )}
         </div>
@@ -62,4 +75,9 @@ function Note({ setup, onChange, marks }: EditorProps<NumberSetup>) {
   );
 }
 
-export const numberEditor: EditorSide<NumberSetup> = { Place, Note, trialHint: 'Type a number as a student would', sentence: ({ rules }) => numberRulesSentence(rules) };
+export const numberEditor: EditorSide<NumberSetup> = {
+  Place,
+  Note,
+  trialHint: 'Type a number as a student would',
+  sentence: ({ rules }) => numberRulesSentence(rules),
+};

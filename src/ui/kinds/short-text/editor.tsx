@@ -16,7 +16,8 @@ function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
     const [, ...rest] = setup.rules.rules;
     const others = first?.when === 'exact' ? first.answers.slice(1) : [];
     const answers = text === '' ? others : [text, ...others];
-    const rule = first?.when === 'exact' ? { ...first, answers } : { when: 'exact' as const, answers, share: '1', feedback: '' };
+    const rule =
+      first?.when === 'exact' ? { ...first, answers } : { when: 'exact' as const, answers, share: '1', feedback: '' };
     onChange({ ...setup, rules: { ...setup.rules, rules: [rule, ...rest] } });
   };
   const byWords = first?.when === 'keywords';
@@ -41,7 +42,11 @@ function Note({ setup, onChange, marks }: EditorProps<ShortTextSetup>) {
       <label className="rule-edit">
         <span className="line">
           room to write:
-          <select className="form-select" value={setup.room} onChange={(e) => onChange({ ...setup, room: e.target.value as ShortTextSetup['room'] })}>
+          <select
+            className="form-select"
+            value={setup.room}
+            onChange={(e) => onChange({ ...setup, room: e.target.value as ShortTextSetup['room'] })}
+          >
             <option value="word">a word</option>
             <option value="line">a line</option>
             <option value="lines">a few lines</option>
@@ -52,4 +57,9 @@ function Note({ setup, onChange, marks }: EditorProps<ShortTextSetup>) {
   );
 }
 
-export const shortTextEditor: EditorSide<ShortTextSetup> = { Place, Note, trialHint: 'Type an answer as a student would', sentence: ({ rules }) => textRulesSentence(rules) };
+export const shortTextEditor: EditorSide<ShortTextSetup> = {
+  Place,
+  Note,
+  trialHint: 'Type an answer as a student would',
+  sentence: ({ rules }) => textRulesSentence(rules),
+};

@@ -2,7 +2,14 @@ import type { ShortTextResponse, ShortTextSheet } from '@/core/kinds/short-text/
 import type { ReviewProps, StudentProps, StudentSide } from '../contract';
 
 function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTextSheet, ShortTextResponse>) {
-  const common = { id, 'aria-label': label, value: response?.text ?? '', maxLength: 5000, autoComplete: 'off', spellCheck: false } as const;
+  const common = {
+    id,
+    'aria-label': label,
+    value: response?.text ?? '',
+    maxLength: 5000,
+    autoComplete: 'off',
+    spellCheck: false,
+  } as const;
   return (
     <span className="slot-line">
       {sheet.room === 'lines' ? (

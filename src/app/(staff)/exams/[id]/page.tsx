@@ -13,5 +13,12 @@ export default async function ExamPage({ params }: { params: Promise<{ id: strin
   const ctx = await staffContext();
   const exam = await openExam(ctx, (await params).id);
   if (!exam.ok) notFound();
-  return <ExamDesk key={exam.value.id} exam={exam.value} view={must(await examView(ctx, exam.value.plan))} courses={must(await listCourses(ctx))} />;
+  return (
+    <ExamDesk
+      key={exam.value.id}
+      exam={exam.value}
+      view={must(await examView(ctx, exam.value.plan))}
+      courses={must(await listCourses(ctx))}
+    />
+  );
 }

@@ -16,7 +16,11 @@ export default async function GradebookPage({ params }: { params: Promise<{ cour
   const { course, columns, rows } = opened.value;
   return (
     <>
-      <Strip where={{ href: '/gradebook', name: 'Gradebook' }} title={`${course.code} ${course.title}`} state={`${plural(rows.length, 'student')}, ${plural(columns.length, 'column')}`}>
+      <Strip
+        where={{ href: '/gradebook', name: 'Gradebook' }}
+        title={`${course.code} ${course.title}`}
+        state={`${plural(rows.length, 'student')}, ${plural(columns.length, 'column')}`}
+      >
         <a className="btn btn-outline-primary" href={`/gradebook/${course.id}/export?as=csv`} download>
           CSV
         </a>
@@ -38,7 +42,8 @@ export default async function GradebookPage({ params }: { params: Promise<{ cour
                       {c.title}
                     </Link>
                     <div className="fw-normal">
-                      {dayOnly(c.date)} · of {c.of} · {c.released ? <span className="good">released</span> : 'in pencil, not released'}
+                      {dayOnly(c.date)} · of {c.of} ·{' '}
+                      {c.released ? <span className="good">released</span> : 'in pencil, not released'}
                     </div>
                   </th>
                 ))}

@@ -18,7 +18,9 @@ export async function GET(request: Request, { params }: { params: Promise<{ cour
   });
   if (new URL(request.url).searchParams.get('as') === 'xlsx') {
     const bytes = await gradebookXlsx(book.value);
-    return new Response(Buffer.from(bytes), { headers: file('application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'xlsx') });
+    return new Response(Buffer.from(bytes), {
+      headers: file('application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', 'xlsx'),
+    });
   }
   return new Response(gradebookCsv(book.value), { headers: file('text/csv; charset=utf-8', 'csv') });
 }

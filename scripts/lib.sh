@@ -1,0 +1,50 @@
+# Shared by the scripts: where we are, and what has to be there first.
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+export NEXT_TELEMETRY_DISABLED=1 PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
+
+step() { printf "\n== %s\n" "$*"; }
+
+# Packages as the lock file names them; nothing is done when they are there already.
+install_packages() {
+  local stamp=node_modules/.zonda-lock
+  if [ -f "$stamp" ] && cmp -s package-lock.json "$stamp"; then
+    echo "Packages are installed."
+  else
+    npm ci --no-audit --no-fund
+    cp package-lock.json "$stamp"
+  fi
+}
+
+# Debian's Chromium, for the browser tests and the pictures.
+install_chromium() {
+  if [ -x "${CHROMIUM:-/usr/bin/chromium}" ]; then
+    echo "Chromium is installed."
+  else
+    apt-get update -qq
+    DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium
+  fi
+}
+
+# Builds the application unless the last build is of the same sources.
+build() {
+  local stamp=.next/zonda-sources
+  local now
+  now=$(find src package-lock.json next.config.ts tsconfig.json -type f ! -name '*.test.ts' -print0 | sort -z | xargs -0 sha256sum | sha256sum)
+  if [ -f .next/BUILD_ID ] && [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$now" ]; then
+    echo "The build is current."
+  else
+    node node_modules/next/dist/bin/next build
+    echo "$now" > "$stamp"
+  fi
+}
+
+# wait_for ADDRESS: until something answers there, at most 60 s.
+wait_for() {
+  for _ in $(seq 120); do
+    curl -fsS -o /dev/null "$1" 2>/dev/null && return 0
+    sleep 0.5
+  done
+  echo "Nothing answers at $1" >&2
+  return 1
+}

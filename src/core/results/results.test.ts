@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { sampleExam } from '../../../tests/drivers/samples';
+import { exact, stored } from '../base/exact';
+import { assemble, paperItems } from '../exams/paper';
+import { boundariesReadiness, type Boundaries, fillIn } from './policy';
+import { score, type SlotMarks } from './score';
+import { spread } from './spread';
+
+const { plan, revisions } = sampleExam(3);
+const paper = assemble(plan, revisions, 0);
+const boundaries: Boundaries = {
+  version: 1,
+  passPercent: '50',
+  ranges: [
+    { from: '0', text: 'low' },
+    { from: '50', text: 'middle' },
+    { from: '85', text: 'high' },
+  ],
+  grades: [
+    { from: '0', grade: 'F' },
+    { from: '50', grade: 'C' },
+    { from: '85', grade: 'A' },
+  ],
+};
+
+/** The same marks for every slot, as a share of its worth. */
+function everywhere(share: string | null): SlotMarks {
+  return new Map(
+    paperItems(paper).map((item) => [
+      item.id,
+      new Map([...item.worth].map(([slot, worth]) => [slot, share === null ? null : worth.mul(exact(share))])),
+    ]),
+  );
+}
+
+describe('a score', () => {
+  it('adds thirds exactly and rounds only for reading', () => {
+    const result = score(paper, everywhere('1/3'), boundaries, plan.rounding);
+    expect(stored(result.marks)).toBe('4');
+    expect(result.shown).toEqual({ marks: '4', of: '12', percent: '33.3' });
+  });
+
+  it('decides on the exact percent: 49.96 fails though it is shown as 50.0', () => {
+    const nearly = score(paper, everywhere('4996/10000'), boundaries, plan.rounding);
+    expect([nearly.shown.percent, nearly.passed, nearly.grade, nearly.range]).toEqual(['50.0', false, 'F', 0]);
+    const rounded = score(paper, everywhere('4996/10000'), boundaries, { ...plan.rounding, first: true });
+    expect([rounded.passed, rounded.grade, rounded.range]).toEqual([true, 'C', 1]);
+  });
+
+  it('counts what waits, and a slot without any mark waits too', () => {
+    expect(score(paper, everywhere(null), boundaries, plan.rounding).waiting).toBe(9);
+    expect(score(paper, new Map(), boundaries, plan.rounding)).toMatchObject({ waiting: 9, passed: false });
+  });
+
+  it('asks for each section where it is wanted', () => {
+    const strict = { ...plan, sections: plan.sections.map((s, i) => ({ ...s, passPercent: i === 1 ? '60' : null })) };
+    const strictPaper = assemble(strict, revisions, 0);
+    const marks = new Map(
+      paperItems(strictPaper).map((item) => [
+        item.id,
+        new Map([...item.worth].map(([slot, worth]) => [slot, item.id === 'i2' ? worth.div(2) : worth])),
+      ]),
+    );
+    const result = score(strictPaper, marks, boundaries, plan.rounding);
+    expect([result.shown.percent, result.passed, result.sections.map((s) => s.passed)]).toEqual([
+      '83.3',
+      false,
+      [true, false],
+    ]);
+  });
+
+  it('never lets a question take marks from others', () => {
+    const marks = new Map(everywhere('1')) as Map<string, Map<string, ReturnType<typeof exact>>>;
+    marks.set('i0', new Map([['a', exact(-5)]]));
+    expect(stored(score(paper, marks, boundaries, plan.rounding).marks)).toBe('8');
+  });
+});
+
+describe('boundaries', () => {
+  it('rise from zero, without gaps or overlaps', () => {
+    expect(boundariesReadiness(boundaries)).toEqual([]);
+    const codes = (ranges: Boundaries['ranges']): string[] =>
+      boundariesReadiness({ ...boundaries, ranges }).map((f) => f.code);
+    expect(codes([{ from: '10', text: 'x' }])).toEqual(['boundary-gap-at-zero']);
+    expect(
+      codes([
+        { from: '0', text: 'x' },
+        { from: '50', text: '' },
+        { from: '50', text: 'x' },
+      ]),
+    ).toEqual(['boundary-order', 'range-without-text']);
+  });
+
+  it('fill values into what a range reads, and leave other brackets alone', () => {
+    const values = {
+      score: '9',
+      total: '12',
+      percent: '75 %',
+      name: 'Ravi',
+      'weakest section': 'Rotor',
+      'best section': 'Site',
+    };
+    expect(fillIn('[name]: [score] of [total]. Look at [weakest section] [sic].', values)).toBe(
+      'Ravi: 9 of 12. Look at Rotor [sic].',
+    );
+  });
+});
+
+it('the spread of 2, 4, 4, 4, 5, 5, 7, 9 is the handbook example: mean 5, sum of squares 32', () => {
+  expect(spread([2, 4, 4, 4, 5, 5, 7, 9])).toEqual({ mean: 5, median: 4.5, deviation: Math.sqrt(32 / 7) });
+  expect(spread([])).toBeNull();
+});

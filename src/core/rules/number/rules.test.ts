@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { exact, stored } from '../../base/exact';
+import { figures, markNumber, numberRulesReadiness, rulesFromKey, type Tolerance } from './rules';
+
+function outcome(key: string, accept: Tolerance | null, answer: string, unit = ''): [string, string] {
+  const rules = rulesFromKey(key);
+  const first = rules.rules[0];
+  if (first && accept) first.accept = accept;
+  const marking = markNumber(rules, answer, unit);
+  return [marking.state === 'marked' ? stored(marking.share) : 'waits', marking.trace.at(-1)?.code ?? ''];
+}
+
+describe('numbers with units', () => {
+  const within: Tolerance = { by: 'relative', amount: '2' };
+  it.each([
+    ['5.19 MW', '1', 'number-within-relative'],
+    ['5190 kW', '1', 'number-within-relative'],
+    ['5,19 MW', '1', 'number-within-relative'],
+    ['5.2938 MW', '1', 'number-within-relative'],
+    ['5.29381 MW', '0', 'number-not-near'],
+    ['5.19', '1/2', 'unit-missing'],
+    ['5.19 MJ', '0', 'unit-wrong-dimension'],
+    ['5.19 zzz', 'waits', 'unit-unknown'],
+    ['five', 'waits', 'number-unreadable'],
+    ['1e999 MW', 'waits', 'number-unreadable'],
+    ['5.190.000 W', '1', 'number-within-relative'],
+  ])('%j against 5.19 MW ± 2 %% gives %s (%s)', (answer, share, code) => {
+    expect(outcome('5.19 MW', within, answer)).toEqual([share, code]);
+  });
+
+  it('counts the edge of a tolerance as inside, exactly', () => {
+    expect(outcome('0.1', { by: 'absolute', amount: '0.2' }, '0.3')[0]).toBe('1');
+    expect(outcome('0.1', { by: 'absolute', amount: '0.2' }, '0.30000000000000000001')[0]).toBe('0');
+  });
+
+  it('waits where only the reading as thousands would be right', () => {
+    expect(outcome('1234 kg', null, '1.234 kg')).toEqual(['waits', 'number-ambiguous']);
+    expect(outcome('1.234 kg', null, '1.234 kg')[0]).toBe('1');
+  });
+
+  it('converts absolute temperatures with their zero', () => {
+    expect(outcome('288.15 K', { by: 'absolute', amount: '0' }, '15 °C')[0]).toBe('1');
+    expect(outcome('288.15 K', { by: 'places', amount: 0 }, '288 K')[0]).toBe('1');
+    expect(outcome('288.15 K', { by: 'places', amount: 0 }, '15 K')[0]).toBe('0');
+  });
+
+  it('takes a unit from its own field', () => {
+    expect(outcome('9198 MWh', null, '9198', 'MWh')[0]).toBe('1');
+    expect(outcome('9198 MWh', null, '9198', 'MW')).toEqual(['0', 'unit-wrong-dimension']);
+  });
+
+  it('means a whole number without a unit exactly, all else within 1 percent', () => {
+    expect(outcome('3', null, '3.001')[0]).toBe('0');
+    expect(outcome('6.98', null, '7.0')[0]).toBe('1');
+  });
+});
+
+describe('significant figures', () => {
+  it.each([
+    ['0.0012349', 3, '1.23e-3'],
+    ['12349', 3, '1.23e4'],
+    ['9.996', 3, '1.00e1'],
+    ['999.5', 3, '1.00e3'],
+    ['-0.05', 1, '-5e-2'],
+    ['0', 4, '0'],
+  ])('%s to %i figures is %s', (value, n, expected) => {
+    expect(figures(exact(value), n)).toBe(expected);
+  });
+});
+
+it('readiness names what is wrong with the key', () => {
+  const codes = (key: string): string[] => numberRulesReadiness(rulesFromKey(key)).map((f) => f.code);
+  expect(codes('5.19 MW')).toEqual([]);
+  expect(codes('')).toEqual(['no-key']);
+  expect(codes('many')).toEqual(['key-not-a-number']);
+  expect(codes('5 zork')).toEqual(['unit-unknown']);
+});

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { stored } from '../../base/exact';
+import type { Marking } from '../marking';
+import { FORGIVES_ALL, markText, rulesFromKey, type TextRules, textRulesReadiness } from './rules';
+
+const share = (m: Marking): string => (m.state === 'marked' ? stored(m.share) : 'waits');
+
+describe('a typed key', () => {
+  const rules = rulesFromKey('Yaw drive');
+  it.each([
+    ['yaw drive', '1'],
+    ['  YAW   DRIVE ', '1'],
+    ['yaw\u00a0drive', '1'],
+    ['yäw drive', '1'],
+    ['yaw drives', 'waits'],
+    ['pitch', 'waits'],
+  ])('marks %j as %s', (answer, expected) => {
+    expect(share(markText(rules, answer))).toBe(expected);
+  });
+
+  it('forgives nothing when told so', () => {
+    const strict: TextRules = { ...rules, forgives: { capitals: false, accents: false, spaces: false, quotes: false } };
+    expect(share(markText(strict, 'Yaw drive'))).toBe('1');
+    for (const answer of ['yaw drive', 'Yaw  drive', 'Yáw drive'])
+      expect(share(markText(strict, answer))).toBe('waits');
+  });
+
+  it('forgives exactly what is chosen', () => {
+    const only = (name: keyof typeof FORGIVES_ALL): TextRules => ({
+      ...rulesFromKey("L'Élan"),
+      forgives: { capitals: false, accents: false, spaces: false, quotes: false, [name]: true },
+    });
+    expect(share(markText(only('capitals'), "l'élan"))).toBe('1');
+    expect(share(markText(only('accents'), "L'Elan"))).toBe('1');
+    expect(share(markText(only('quotes'), 'L’Élan'))).toBe('1');
+    expect(share(markText(only('spaces'), " L'Élan "))).toBe('1');
+    expect(share(markText(only('capitals'), "L'elan"))).toBe('waits');
+  });
+});
+
+describe('keywords', () => {
+  const groups = (need: 'any' | 'all' | number): TextRules => ({
+    forgives: FORGIVES_ALL,
+    rules: [
+      {
+        when: 'keywords',
+        groups: [{ need, words: ['stop', 'isolate', 'lock', 'prove dead'], share: '1' }],
+        feedback: '',
+      },
+    ],
+    otherwise: 'zero',
+    otherwiseFeedback: 'Look again.',
+  });
+  it.each([
+    ['any', 'I lock it.', '1'],
+    ['any', 'I unlock it.', '0'],
+    [2, 'Stop, then lock!', '1'],
+    [2, 'stop stop stop', '0'],
+    ['all', 'stop isolate lock and prove dead', '1'],
+    ['all', 'stop isolate lock and prove it dead', '0'],
+  ] as const)('%s of the group in %j gives %s', (need, answer, expected) => {
+    expect(share(markText(groups(need), answer))).toBe(expected);
+  });
+
+  it('add up over groups, say what was found and what is missing', () => {
+    const rules: TextRules = {
+      ...groups('any'),
+      rules: [
+        {
+          when: 'keywords',
+          feedback: '',
+          groups: [
+            { need: 'any', words: ['vibration', 'shakes'], share: '1/2' },
+            { need: 'any', words: ['once', 'each turn'], share: '1/2' },
+          ],
+        },
+      ],
+    };
+    const marking = markText(rules, 'It Shakes a lot');
+    expect(share(marking)).toBe('1/2');
+    expect(marking.trace).toEqual([
+      { code: 'rule', values: { number: 1 } },
+      { code: 'keywords-found', values: { share: '1/2', words: 'vibration, shakes' }, evidence: ['Shakes'] },
+      { code: 'keywords-missing', values: { found: 0, wanted: 1, words: 'once, each turn' } },
+    ]);
+    expect(share(markText(rules, 'shakes once'))).toBe('1');
+    expect(markText(rules, 'nothing')).toMatchObject({ state: 'marked', feedback: 'Look again.' });
+  });
+
+  it('are found in other scripts and with markup as plain text', () => {
+    const rules = (word: string): TextRules => ({
+      ...groups('any'),
+      rules: [{ when: 'keywords', feedback: '', groups: [{ need: 'any', words: [word], share: '1' }] }],
+    });
+    expect(share(markText(rules('ريح'), 'هذه ريح قوية'))).toBe('1');
+    expect(share(markText(rules('<b>'), 'a <b> c'))).toBe('1');
+  });
+});
+
+it('an answer beyond all measure waits instead of hanging', () => {
+  expect(share(markText(rulesFromKey('a'), 'a '.repeat(5000)))).toBe('waits');
+});
+
+it('readiness names what is missing', () => {
+  expect(textRulesReadiness(rulesFromKey('')).map((f) => f.code)).toEqual(['no-key-all-wait']);
+  expect(textRulesReadiness({ ...rulesFromKey(''), otherwise: 'zero' }).map((f) => f.code)).toEqual(['no-key']);
+  const few: TextRules = {
+    ...rulesFromKey(''),
+    rules: [{ when: 'keywords', feedback: '', groups: [{ need: 3, words: ['a'], share: '1/2' }] }],
+  };
+  expect(textRulesReadiness(few).map((f) => f.code)).toEqual(['keywords-too-few', 'keywords-do-not-add-up']);
+});

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { accepts, isOverdue, writtenAt } from './attempt';
+import { whoCanGetIn } from './entry';
+import { deadlineOf, GRACE, minutesWith } from './time';
+
+const MINUTE = 60_000;
+
+describe('the deadline', () => {
+  const allowance = { startedAt: 0, minutes: 30, closesAt: 120 * MINUTE, extraMinutes: 0 };
+  it.each([
+    ['own working time inside the window', allowance, [], 30],
+    ['cut by the common end when begun late', { ...allowance, closesAt: 20 * MINUTE }, [], 20],
+    ['extra time moves the common end', { ...allowance, minutes: 38, extraMinutes: 8, closesAt: 30 * MINUTE }, [], 38],
+    ['an outage is given back', allowance, [{ from: 10 * MINUTE, to: 12 * MINUTE }], 32],
+    ['an outage that began before counts from the start', allowance, [{ from: -5 * MINUTE, to: 2 * MINUTE }], 32],
+    ['an outage after the end changes nothing', allowance, [{ from: 40 * MINUTE, to: 60 * MINUTE }], 30],
+    [
+      'a second outage in the time given back counts too',
+      allowance,
+      [
+        { from: 29 * MINUTE, to: 39 * MINUTE },
+        { from: 39.5 * MINUTE, to: 40 * MINUTE },
+      ],
+      40.5,
+    ],
+  ])('%s', (_, given, outages, minutes) => {
+    expect(deadlineOf(given, outages)).toBe(minutes * MINUTE);
+  });
+
+  it('extra time is rounded up to whole minutes', () => {
+    expect([minutesWith(30, 25), minutesWith(60, 0), minutesWith(45, 33)]).toEqual([38, 60, 60]);
+  });
+});
+
+describe('answers near the end', () => {
+  const state = { startedAt: 0, deadline: 1_000_000, handedInAt: null };
+  it('count when written before the deadline and arriving within the grace', () => {
+    expect(accepts(state, { age: 0 }, state.deadline)).toBe(true);
+    expect(accepts(state, { age: 10_000 }, state.deadline + 10_000)).toBe(true);
+    expect(accepts(state, { age: 0 }, state.deadline + 10_000)).toBe(false);
+    expect(accepts(state, { age: GRACE * 2 }, state.deadline + GRACE + 1)).toBe(false);
+    expect(accepts({ ...state, handedInAt: 5 }, { age: 0 }, 10)).toBe(false);
+  });
+
+  it('are never dated before the start or into the future, whatever the device says', () => {
+    expect(writtenAt({ age: 9e12 }, state, 500)).toBe(0);
+    expect(writtenAt({ age: -3_600_000 }, state, 500)).toBe(500);
+  });
+
+  it('the clock hands in only after the grace', () => {
+    expect(isOverdue(state, state.deadline + GRACE)).toBe(false);
+    expect(isOverdue(state, state.deadline + GRACE + 1)).toBe(true);
+    expect(isOverdue({ ...state, handedInAt: 3 }, 9e9)).toBe(false);
+  });
+});
+
+describe('who can get in', () => {
+  const door = { opensAt: 100, closesAt: 200, endedAt: null, questions: 5, students: 3 };
+  it.each([
+    [door, 150, 'open'],
+    [door, 99, 'not-yet'],
+    [door, 200, 'over'],
+    [{ ...door, endedAt: 120 }, 150, 'ended'],
+    [{ ...door, students: 0 }, 150, 'no-students'],
+    [{ ...door, questions: 0 }, 150, 'no-questions'],
+  ])('case %#', (facts, now, expected) => {
+    const who = whoCanGetIn(facts, now);
+    expect(who.open ? 'open' : who.reason).toBe(expected);
+  });
+});

@@ -1,0 +1,94 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const root = path.resolve(import.meta.dirname, '../../src');
+const sources = readdirSync(root, { recursive: true, encoding: 'utf8' })
+  .filter((f) => /\.tsx?$/.test(f) && !/\.test\.tsx?$/.test(f))
+  .map((file) => ({ file: file.split(path.sep).join('/'), text: readFileSync(path.join(root, file), 'utf8') }));
+
+interface Import {
+  file: string;
+  /** Path below src, or a package. */
+  target: string;
+  typeOnly: boolean;
+}
+
+const imports: Import[] = sources.flatMap(({ file, text }) =>
+  [
+    ...text.matchAll(
+      /^(?:import|export)\s+(type\s)?[^'"]*?from\s+['"]([^'"]+)['"]|^import\s+['"]([^'"]+)['"]|import\(['"]([^'"]+)['"]\)/gm,
+    ),
+  ].map((m) => {
+    const name = m[2] ?? m[3] ?? m[4] ?? '';
+    const target = name.startsWith('@/')
+      ? name.slice(2)
+      : name.startsWith('.')
+        ? path.posix.join(path.posix.dirname(file), name)
+        : name;
+    return { file, target, typeOnly: m[1] !== undefined };
+  }),
+);
+const from = (prefix: string): Import[] => imports.filter((i) => i.file.startsWith(prefix));
+const room = (p: string): string => p.split('/')[1] ?? '';
+
+describe('boundaries', () => {
+  it('are read from a real number of imports', () => {
+    expect(imports.length).toBeGreaterThan(400);
+  });
+
+  it('core imports only core, the schema library and the library of exact numbers', () => {
+    const allowed = new Set(['zod', 'fraction.js']);
+    expect(from('core/').filter((i) => !i.target.startsWith('core/') && !allowed.has(i.target))).toEqual([]);
+  });
+
+  it('core reads no clock, no chance and no locale', () => {
+    const impure = /\bDate\.now\(|new Date\(\)|Math\.random\(|toLocale|Intl\.|process\.|crypto\./;
+    expect(sources.filter((s) => s.file.startsWith('core/') && impure.test(s.text)).map((s) => s.file)).toEqual([]);
+  });
+
+  it('rooms of the core import downwards only', () => {
+    const order = ['base', 'content', 'rules', 'kinds', 'bank', 'exams', 'sittings', 'results', 'gradebook'];
+    const upward = from('core/').filter(
+      (i) =>
+        i.target.startsWith('core/') &&
+        order.includes(room(i.file)) &&
+        order.indexOf(room(i.target)) > order.indexOf(room(i.file)),
+    );
+    expect(upward).toEqual([]);
+  });
+
+  it('the server knows nothing of screens', () => {
+    expect(
+      from('server/').filter(
+        (i) => i.target.startsWith('ui/') || i.target.startsWith('app/') || i.target === 'react-bootstrap',
+      ),
+    ).toEqual([]);
+  });
+
+  it('only the server touches the database library', () => {
+    expect(imports.filter((i) => /^(drizzle-orm|@libsql)/.test(i.target) && !i.file.startsWith('server/'))).toEqual([]);
+  });
+
+  it('the interface takes only types from the server', () => {
+    expect(from('ui/').filter((i) => i.target.startsWith('server/') && !i.typeOnly)).toEqual([]);
+  });
+
+  it('what a student needs pulls in no kind, no rules, no editor and no formula engine', () => {
+    const reach = new Set<string>();
+    const visit = (file: string): void => {
+      if (reach.has(file)) return;
+      reach.add(file);
+      for (const i of imports.filter((x) => x.file === file && !x.typeOnly)) {
+        const hit = sources.find(
+          (s) => s.file === i.target || s.file === `${i.target}.ts` || s.file === `${i.target}.tsx`,
+        );
+        if (hit) visit(hit.file);
+        else reach.add(i.target);
+      }
+    };
+    visit('ui/room/Room.tsx');
+    const heavy = /^(core\/(kinds|rules|bank)|ui\/(bench|rules)|katex|@tiptap|d3|fraction\.js|zod|react-bootstrap)/;
+    expect([...reach].filter((f) => heavy.test(f))).toEqual([]);
+  });
+});

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { readStored } from '@/core/base/stored-form';
+import { KIND_NAMES, kindOf } from '@/core/kinds/registry';
+import { stored } from '@/core/base/exact';
+import { studentSide } from '@/ui/kinds/students';
+import { editorSide } from '@/ui/kinds/editors';
+import { KIND_WORDS } from '@/ui/words/kinds';
+import { sampleQuestion, SECRETS } from '../drivers/samples';
+
+/** A slot of every kind with a key, from the sample question; a new kind must be put there too. */
+const samples = new Map(Object.values(sampleQuestion('Sample').slots).map((s) => [s.kind, s.setup]));
+
+describe.each(KIND_NAMES)('kind %s', (name) => {
+  const kind = kindOf(name);
+  const setup = samples.get(name);
+
+  it('has a sample, words, a student view, a review and an editor', () => {
+    expect(setup).toBeDefined();
+    expect(KIND_WORDS[name].name).not.toBe('');
+    const { Student, Review, answered } = studentSide(name);
+    expect([typeof Student, typeof Review, answered(undefined)]).toEqual(['function', 'function', false]);
+    const { Place, Note, sentence, trialHint } = editorSide(name);
+    expect([typeof Place, typeof Note]).toEqual(['function', 'function']);
+    expect([sentence(setup).endsWith('.'), trialHint.length > 5]).toEqual([true, true]);
+  });
+
+  it('round-trips its stored form, fresh and set up', () => {
+    for (const value of [kind.fresh(), setup]) {
+      const json: unknown = JSON.parse(JSON.stringify(value));
+      expect(readStored(kind.setup, json)).toEqual(json);
+    }
+  });
+
+  it('marks its key with everything, the same every time, and knows that it is answered', () => {
+    const key = kind.key(setup);
+    expect(kind.response.safeParse(key).success).toBe(true);
+    expect(kind.blank(key)).toBe(false);
+    const marking = kind.mark(setup, key);
+    expect(marking.state === 'marked' && stored(marking.share)).toBe('1');
+    expect(marking.trace.length).toBeGreaterThan(0);
+    expect(kind.mark(setup, key)).toEqual(marking);
+    expect(studentSide(name).answered(key)).toBe(true);
+  });
+
+  it('a fresh one has no key and says so', () => {
+    expect(kind.key(kind.fresh())).toBeNull();
+    expect(kind.readiness(kind.fresh()).length).toBeGreaterThan(0);
+    expect(kind.readiness(setup)).toEqual([]);
+  });
+
+  it('gives no key away in its sheet, whatever the seed', () => {
+    for (let seed = 0; seed < 25; seed++) {
+      const sheet = JSON.stringify(kind.sheet(setup, seed));
+      for (const secret of [...SECRETS, '"key"', '"rules"', '"feedback"', '"scheme"'])
+        expect(sheet).not.toContain(secret);
+    }
+  });
+
+  it('describes itself, a response and its key in plain words', () => {
+    const key = kind.key(setup);
+    expect(kind.describe(setup).length).toBeGreaterThan(0);
+    expect(kind.describeResponse(setup, key).length).toBeGreaterThan(0);
+    expect(kind.describeKey(setup).length).toBeGreaterThan(0);
+  });
+
+  it('refuses responses that are not of its form', () => {
+    for (const odd of [null, 7, 'text', [], { other: 1 }, { text: 'x'.repeat(6000) }, { chosen: ['<script>'] }]) {
+      expect(kind.response.safeParse(odd).success).toBe(false);
+    }
+  });
+});

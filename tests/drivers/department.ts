@@ -1,0 +1,130 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { QuestionBody } from '@/core/bank/question';
+import { must } from '@/core/base/result';
+import type { Actor, Role } from '@/core/people/may';
+import { createQuestion } from '@/server/bank/create-question';
+import type { Context, Outside } from '@/server/context';
+import { openDatabase } from '@/server/db/database';
+import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
+import { installDepartment, type Installed } from '@/server/people/install';
+import { folderFiles } from '@/server/ports/files';
+import { scheduleSitting } from '@/server/sittings/schedule';
+import { sampleQuestion } from './samples';
+
+export const MINUTE = 60_000;
+export const PASSWORD = 'correct horse';
+
+const PEOPLE: [string, Exclude<Role, 'guest'>][] = [
+  ['lead', 'lead'],
+  ['teacher', 'teacher'],
+  ['marker', 'marker'],
+  ['ada', 'student'],
+  ['ben', 'student'],
+  ['cleo', 'student'],
+];
+
+/** A small department on a real database file, with a clock that is moved by hand. */
+export class TestDepartment {
+  now = 1_800_000_000_000;
+
+  private constructor(
+    private readonly folder: string,
+    private readonly services: Omit<Outside, 'now'>,
+    private readonly installed: Installed,
+  ) {}
+
+  static async open(): Promise<TestDepartment> {
+    const folder = mkdtempSync(path.join(tmpdir(), 'zonda-'));
+    const services = {
+      db: await openDatabase(`file:${path.join(folder, 'test.db')}`),
+      files: folderFiles(path.join(folder, 'files')),
+    };
+    const installed = await installDepartment(
+      { ...services, now: 1 },
+      {
+        name: 'Test department',
+        institute: 'Kestrel Ridge Institute',
+        policy: {
+          passPercent: '50',
+          grades: [
+            { from: '0', grade: 'F' },
+            { from: '50', grade: 'C' },
+          ],
+          ranges: [
+            { from: '0', text: 'Try again, [name].' },
+            { from: '50', text: '[score] of [total]' },
+          ],
+          rounding: { mode: 'half_up', places: 1, first: false },
+          namesHidden: true,
+        },
+        people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),
+        courses: [{ code: 'WT-1', title: 'Wind', term: 'now', students: ['ada', 'ben'] }],
+        banks: [{ name: 'Bank', share: 'department', owner: 'teacher', topics: [{ name: 'Topic' }] }],
+      },
+    );
+    return new TestDepartment(folder, services, installed);
+  }
+
+  get out(): Outside {
+    return { ...this.services, now: this.now };
+  }
+
+  id(userName: string): string {
+    return this.installed.people.get(userName) ?? '';
+  }
+
+  get course(): string {
+    return this.installed.courses.get('WT-1') ?? '';
+  }
+
+  get bank(): string {
+    return this.installed.banks.get('Bank') ?? '';
+  }
+
+  as(userName: string): Context {
+    const role = PEOPLE.find(([name]) => name === userName)?.[1] ?? 'student';
+    const actor: Actor = { id: this.id(userName), role };
+    return { ...this.out, actor };
+  }
+
+  pass(minutes: number): void {
+    this.now += minutes * MINUTE;
+  }
+
+  async question(body: QuestionBody = sampleQuestion('Sample')): Promise<string> {
+    return must(await createQuestion(this.as('teacher'), { bank: this.bank, topic: null, body })).id;
+  }
+
+  /** An exam of so many sample questions and a sitting of it that is open now for two hours. */
+  async sitting(questions = 2, minutes = 30): Promise<{ sitting: string; items: string[]; exam: string }> {
+    const ctx = this.as('teacher');
+    const plan = await freshPlan(ctx, 'Test exam');
+    const items: string[] = [];
+    for (let i = 0; i < questions; i++) {
+      const question = await this.question(sampleQuestion(`Sample ${i}`));
+      const { revision } = must(await revisionToPlace(ctx, question));
+      items.push(`item${i}`);
+      plan.sections[0]?.items.push({ id: `item${i}`, question, revision, marks: null, bonus: false });
+    }
+    const exam = must(
+      await createExam(ctx, { title: 'Test exam', course: this.course, plan: { ...plan, minutes } }),
+    ).id;
+    const { id } = must(
+      await scheduleSitting(ctx, {
+        exam,
+        course: this.course,
+        opensAt: this.now,
+        closesAt: this.now + 120 * MINUTE,
+        minutes,
+      }),
+    );
+    return { sitting: id, items, exam };
+  }
+
+  close(): void {
+    this.services.db.close();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}

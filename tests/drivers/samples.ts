@@ -1,0 +1,84 @@
+import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
+import { contentFromLines } from '@/core/content/lines';
+import { type ExamPlan, revisionKey } from '@/core/exams/plan';
+import { choice } from '@/core/kinds/choice/choice';
+import { number } from '@/core/kinds/number/number';
+import { shortText } from '@/core/kinds/short-text/short-text';
+import { rulesFromKey as numberKey } from '@/core/rules/number/rules';
+import { rulesFromKey as textKey } from '@/core/rules/text/rules';
+
+/** Words that stand only in keys, rules and feedback of the sample; no student may ever receive them before release. */
+export const SECRETS = ['secretkeyword', '73219', 'Secret feedback', 'Secret note', 'Secret explanation'];
+
+/** A question of four marks with every kind of slot, a key, feedback, notes and an explanation. */
+export function sampleQuestion(title: string): QuestionBody {
+  return {
+    ...emptyQuestion,
+    title,
+    content: {
+      type: 'doc',
+      content: [
+        { type: 'paragraph', content: [{ type: 'text', text: `${title}: choose, work out, name.` }] },
+        { type: 'blockSlot', attrs: { id: 'a' } },
+        {
+          type: 'paragraph',
+          content: [
+            { type: 'inlineSlot', attrs: { id: 'b' } },
+            { type: 'inlineSlot', attrs: { id: 'c' } },
+          ],
+        },
+      ],
+    },
+    slots: {
+      a: {
+        kind: 'choice',
+        marks: '1',
+        setup: {
+          ...choice.fresh(),
+          options: [
+            { id: 'o1', text: 'one', key: false, feedback: 'Secret feedback' },
+            { id: 'o2', text: 'two', key: true, feedback: '' },
+            { id: 'o3', text: 'three', key: false, feedback: '' },
+          ],
+        },
+      },
+      b: { kind: 'number', marks: '2', setup: { ...number.fresh(), rules: numberKey('73219 kW') } },
+      c: { kind: 'shortText', marks: '1', setup: { ...shortText.fresh(), rules: textKey('secretkeyword') } },
+    },
+    explanation: contentFromLines('Secret explanation'),
+    notes: 'Secret note',
+  };
+}
+
+/** An exam of so many samples in two sections, half and half. */
+export function sampleExam(
+  count: number,
+  make: (i: number) => QuestionBody = (i) => sampleQuestion(`Question ${i}`),
+): { plan: ExamPlan; revisions: Map<string, QuestionBody> } {
+  const revisions = new Map<string, QuestionBody>();
+  const items = Array.from({ length: count }, (_, i) => {
+    revisions.set(revisionKey(`q${i}`, 1), make(i));
+    return { id: `i${i}`, question: `q${i}`, revision: 1, marks: null, bonus: false };
+  });
+  const section = (id: string, from: number, to: number) => ({
+    id,
+    title: `Section ${id}`,
+    instructions: '',
+    items: items.slice(from, to),
+    passPercent: null,
+    shuffleQuestions: false,
+  });
+  const half = Math.ceil(count / 2);
+  const plan: ExamPlan = {
+    version: 1,
+    title: 'Sample exam',
+    instructions: '',
+    minutes: 60,
+    sections: count > half ? [section('s1', 0, half), section('s2', half, count)] : [section('s1', 0, half)],
+    passPercent: '50',
+    pages: 'question',
+    confirmHandIn: true,
+    rounding: { mode: 'half_up', places: 1, first: false },
+  };
+  return { plan, revisions };
+}

@@ -1,0 +1,110 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { exact, ROUNDING_MODES, round, stored } from '@/core/base/exact';
+import { categoryPercent, finalPercent } from '@/core/gradebook/final';
+import { stepAt } from '@/core/results/score';
+import { type ChoiceScheme, markChoices } from '@/core/rules/choice/rules';
+import { type Row, within } from './compare';
+
+interface Fixture {
+  rounding: ({ value: string; places: number } & Record<(typeof ROUNDING_MODES)[number], string>)[];
+  weighted: {
+    name: string;
+    categories: {
+      weight: number;
+      drop_lowest?: number;
+      average?: 'points' | 'percents';
+      items: [number | null, number][];
+    }[];
+    category_percent: (number | null)[];
+    final_percent: number;
+  }[];
+  multiple_choice_partial: {
+    name: string;
+    rule: string;
+    right_options: number;
+    cases: { right_chosen: number; wrong_chosen: number; fraction_exact: string }[];
+  }[];
+  grade_bands: { bands: [string, number][]; cases: { percent: string; grade: string }[] };
+}
+
+/** Rounding in six modes, weighted categories, part marks with deductions, grade bands: see the fixture's README for their sources. */
+export function gradingRows(file: string): Row[] {
+  const json = file.endsWith('.json') ? file : path.join(file, 'grading.json');
+  const fixture = JSON.parse(readFileSync(json, 'utf8')) as Fixture;
+  return [...rounding(fixture), ...weighted(fixture), ...partMarks(fixture), ...bands(fixture)];
+}
+
+function rounding(fixture: Fixture): Row[] {
+  return fixture.rounding.flatMap((row) =>
+    ROUNDING_MODES.map((mode) => ({
+      name: `${row.value} to ${row.places} places, ${mode}`,
+      expected: row[mode],
+      got: round(exact(row.value), row.places, mode),
+    })),
+  );
+}
+
+function weighted(fixture: Fixture): Row[] {
+  return fixture.weighted.flatMap((row) => {
+    const categories = row.categories.map((c) => ({
+      weight: exact(c.weight),
+      average: c.average ?? ('points' as const),
+      dropLowest: c.drop_lowest ?? 0,
+      entries: c.items.map(([marks, of]) => ({ marks: marks === null ? null : exact(marks), of: exact(of) })),
+    }));
+    const final = finalPercent(categories);
+    const each = categories.map((category, i): Row => {
+      const expected = row.category_percent[i] ?? null;
+      const got = categoryPercent(category);
+      return {
+        name: `${row.name}, category ${i + 1}`,
+        expected: String(expected),
+        got: expected === null || got === null ? String(got) : within(expected, got.valueOf()),
+      };
+    });
+    return [
+      ...each,
+      {
+        name: `${row.name}, final`,
+        expected: String(row.final_percent),
+        got: final === null ? 'null' : within(row.final_percent, final.valueOf()),
+      },
+    ];
+  });
+}
+
+/** The rules of the fixture that the product offers. */
+const SCHEMES: Record<string, ChoiceScheme> = {
+  right_minus_wrong_over_right: 'by-part-deductions',
+  all_or_nothing: 'whole',
+};
+
+function partMarks(fixture: Fixture): Row[] {
+  return fixture.multiple_choice_partial.flatMap((table) => {
+    const scheme = SCHEMES[table.rule];
+    if (!scheme) return [];
+    return table.cases.map((c) => {
+      const keys = new Set(Array.from({ length: table.right_options }, (_, i) => `r${i}`));
+      const chosen = [
+        ...Array.from({ length: c.right_chosen }, (_, i) => `r${i}`),
+        ...Array.from({ length: c.wrong_chosen }, (_, i) => `w${i}`),
+      ];
+      const marking = markChoices(keys, chosen, scheme);
+      return {
+        name: `${table.name}: ${c.right_chosen} right, ${c.wrong_chosen} wrong`,
+        expected: c.fraction_exact,
+        got: marking.state === 'marked' ? stored(marking.share) : 'waits',
+      };
+    });
+  });
+}
+
+function bands(fixture: Fixture): Row[] {
+  const steps = [...fixture.grade_bands.bands].reverse().map(([grade, from]) => ({ grade, from: String(from) }));
+  return fixture.grade_bands.cases.map((c) => ({
+    name: `${c.percent} %`,
+    expected: c.grade,
+    got: steps[stepAt(steps, exact(c.percent))]?.grade ?? '',
+  }));
+}

@@ -1,0 +1,306 @@
+import { eq } from 'drizzle-orm';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { must } from '@/core/base/result';
+import { answers, attempts, marks, outages } from '@/server/db/schema/exams';
+import { openGradebook } from '@/server/gradebook/gradebook';
+import { gradebookCsv, gradebookXlsx } from '@/server/gradebook/export';
+import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
+import { setProvision } from '@/server/people/members';
+import { openOwnResult } from '@/server/results/own-result';
+import { openResults, releaseResults, saveBoundaries } from '@/server/results/results';
+import { currentAnswers, findAttempt } from '@/server/sittings/attempts';
+import { endSitting, giveMoreTime } from '@/server/sittings/change-sitting';
+import { enterSitting } from '@/server/sittings/enter';
+import { handIn, sweep } from '@/server/sittings/hand-in';
+import { beat } from '@/server/sittings/heartbeat';
+import { openRoom } from '@/server/sittings/room';
+import { saveAnswers } from '@/server/sittings/save-answers';
+import { scheduleSitting } from '@/server/sittings/schedule';
+import { MINUTE, TestDepartment } from '../drivers/department';
+import { SECRETS } from '../drivers/samples';
+
+let dept: TestDepartment;
+beforeEach(async () => {
+  dept = await TestDepartment.open();
+});
+afterEach(() => dept.close());
+
+const enter = async (who: string, sitting: string): Promise<string> =>
+  must(await enterSitting(dept.as(who), sitting)).attempt;
+let seq = 0;
+const entry = (item: string, slot: string, value: unknown, age = 0) => ({ seq: ++seq, item, slot, value, age });
+const save = (who: string, attempt: string, entries: unknown[], device = 'device-one') =>
+  saveAnswers(dept.as(who), { attempt, device, entries });
+
+const RIGHT = { a: { chosen: ['o2'] }, b: { number: '73,219 MW', unit: '' }, c: { text: 'Secretkeyword' } };
+async function answerAll(
+  who: string,
+  attempt: string,
+  items: string[],
+  with_: Record<string, unknown> = RIGHT,
+): Promise<void> {
+  must(
+    await save(
+      who,
+      attempt,
+      items.flatMap((item) => Object.entries(with_).map(([slot, value]) => entry(item, slot, value))),
+    ),
+  );
+}
+
+describe('from entering to the gradebook', () => {
+  it('marks what rules decide, waits for a person, releases, records', async () => {
+    const { sitting, items } = await dept.sitting();
+    const ada = await enter('ada', sitting);
+    const ben = await enter('ben', sitting);
+    await answerAll('ada', ada, items);
+    await answerAll('ben', ben, items, { ...RIGHT, b: { number: '73219', unit: '' }, c: { text: 'something else' } });
+    must(await handIn(dept.as('ada'), ada));
+    must(await handIn(dept.as('ben'), ben));
+
+    expect(must(await listMarking(dept.as('marker'))).map((t) => [t.number, t.waiting])).toEqual([
+      [1, 1],
+      [2, 1],
+    ]);
+    const early = await releaseResults(dept.as('teacher'), {
+      sitting,
+      shows: { marks: true, key: true, explanation: true },
+    });
+    expect(early).toMatchObject({ ok: false, refusal: { code: 'answers-wait', values: { count: 2 } } });
+
+    const desk = must(await openDesk(dept.as('marker'), sitting, items[0] ?? ''));
+    expect(desk.answers).toMatchObject([{ attempt: ben, name: null, answer: 'something else', of: '1', marks: null }]);
+    for (const bad of ['2', '-1', 'x', '']) {
+      expect(
+        (await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: bad, remark: '' })).ok,
+      ).toBe(false);
+    }
+    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: '1', remark: '' }));
+    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: '½', remark: 'Nearly.' }));
+    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[1], slot: 'c', marks: '0', remark: '' }));
+    const history = await dept.out.db.read.select().from(marks).where(eq(marks.attempt, ben));
+    expect(history.filter((m) => m.item === items[0] && m.slot === 'c').map((m) => m.marks)).toEqual([
+      null,
+      '1',
+      '1/2',
+    ]);
+
+    const results = must(await openResults(dept.as('teacher'), sitting));
+    expect(results.rows.map((r) => [r.name, r.marks, r.waiting])).toEqual([
+      ['ada', '8', 0],
+      ['ben', '9/2', 0],
+    ]);
+    must(await releaseResults(dept.as('teacher'), { sitting, shows: { marks: true, key: false, explanation: false } }));
+    const own = must(await openOwnResult(dept.as('ben'), ben));
+    expect(own).toMatchObject({
+      marks: '4.5',
+      of: '8',
+      percent: '56.3',
+      passed: true,
+      grade: 'C',
+      rangeText: '4.5 of 8',
+    });
+    expect(own.items[0]?.slots[2]).toMatchObject({ marks: '1/2', remark: 'Nearly.', key: null });
+    expect(own.items[0]?.slots[1]).toMatchObject({ marks: '1' });
+    expect(JSON.stringify(own)).not.toContain('Secret explanation');
+
+    const book = must(await openGradebook(dept.as('teacher'), dept.course));
+    expect(book.rows.map((r) => [r.name, r.cells[0]?.percent, r.cells[0]?.grade, r.final?.percent])).toEqual([
+      ['ada', '100.0', 'C', '100.0'],
+      ['ben', '56.3', 'C', '56.3'],
+    ]);
+    expect(gradebookCsv(book).split('\r\n')[2]).toBe('ben,ben,4.5,56.3,C,yes,56.3,C');
+    expect((await gradebookXlsx(book)).length).toBeGreaterThan(3000);
+  });
+
+  it('handing in twice changes nothing', async () => {
+    const { sitting, items } = await dept.sitting(1);
+    const ada = await enter('ada', sitting);
+    await answerAll('ada', ada, items);
+    const first = must(await handIn(dept.as('ada'), ada));
+    dept.pass(5);
+    expect(must(await handIn(dept.as('ada'), ada))).toEqual(first);
+    expect(await dept.out.db.read.select().from(marks)).toHaveLength(3);
+    expect(must(await save('ada', ada, [entry('item0', 'a', { chosen: [] })])).saved).toEqual([]);
+  });
+});
+
+describe('the room before release', () => {
+  it('gives a student nothing that holds a key, rule, feedback, note or explanation', async () => {
+    const { sitting, items } = await dept.sitting();
+    const ada = await enter('ada', sitting);
+    const replies: unknown[] = [
+      await openRoom(dept.as('ada'), ada),
+      await save(
+        'ada',
+        ada,
+        items.map((i) => entry(i, 'b', { number: '1', unit: '' })),
+      ),
+      await openOwnResult(dept.as('ada'), ada),
+    ];
+    replies.push(
+      await handIn(dept.as('ada'), ada),
+      await openOwnResult(dept.as('ada'), ada),
+      await enterSitting(dept.as('ada'), sitting),
+    );
+    const said = JSON.stringify(replies);
+    for (const secret of [...SECRETS, '"rules"', '"setup"', '"feedback"', '"trials"'])
+      expect(said).not.toContain(secret);
+    expect(said).toContain('choose, work out, name');
+  });
+
+  it('opens only to whose it is', async () => {
+    const { sitting } = await dept.sitting(1);
+    const ada = await enter('ada', sitting);
+    for (const who of ['ben', 'cleo', 'teacher', 'marker']) {
+      expect(await openRoom(dept.as(who), ada)).toMatchObject({ ok: false, refusal: { code: 'forbidden' } });
+      expect((await save(who, ada, [entry('item0', 'a', { chosen: ['o2'] })])).ok).toBe(false);
+      expect((await handIn(dept.as(who), ada)).ok).toBe(false);
+    }
+    expect(await enterSitting(dept.as('cleo'), sitting)).toMatchObject({ ok: false, refusal: { code: 'forbidden' } });
+    expect(await openResults(dept.as('ada'), sitting)).toMatchObject({ ok: false });
+    expect(await openDesk(dept.as('ada'), sitting, 'item0')).toMatchObject({ ok: false });
+    expect(await openGradebook(dept.as('marker'), dept.course)).toMatchObject({ ok: false });
+  });
+});
+
+describe('answers', () => {
+  it('sent twice are kept once, and the log only grows', async () => {
+    const { sitting } = await dept.sitting(1);
+    const ada = await enter('ada', sitting);
+    const one = entry('item0', 'c', { text: 'a' });
+    const two = entry('item0', 'c', { text: 'ab' });
+    must(await save('ada', ada, [one, two]));
+    expect(must(await save('ada', ada, [one, two])).saved).toEqual([one.seq, two.seq]);
+    expect(await dept.out.db.read.select().from(answers)).toHaveLength(2);
+    expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ text: 'ab' });
+  });
+
+  it('from two devices: the one written last counts, even when it arrives first', async () => {
+    const { sitting } = await dept.sitting(1);
+    const ada = await enter('ada', sitting);
+    dept.pass(10);
+    must(await save('ada', ada, [entry('item0', 'c', { text: 'laptop, later' })], 'device-laptop'));
+    must(
+      await save(
+        'ada',
+        ada,
+        [entry('item0', 'c', { text: 'phone, offline for 5 minutes' }, 5 * MINUTE)],
+        'device-phone',
+      ),
+    );
+    expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ text: 'laptop, later' });
+  });
+
+  it('that are none are refused without losing the others', async () => {
+    const { sitting } = await dept.sitting(1);
+    const ada = await enter('ada', sitting);
+    const good = entry('item0', 'a', { chosen: ['o1'] });
+    const bad = [
+      entry('item9', 'a', { chosen: [] }),
+      entry('item0', 'zz', {}),
+      entry('item0', 'a', { chosen: '<script>' }),
+      entry('item0', 'b', null),
+    ];
+    expect(must(await save('ada', ada, [...bad, good]))).toMatchObject({
+      saved: [good.seq],
+      refused: bad.map((b) => b.seq),
+    });
+    expect((await save('ada', ada, [{ nonsense: true }])).ok).toBe(false);
+  });
+});
+
+describe('time', () => {
+  it('extra time is said once and holds; more minutes can be given', async () => {
+    must(await setProvision(dept.as('teacher'), { member: dept.id('ben'), extraTimePercent: 25, reason: 'reading' }));
+    const { sitting } = await dept.sitting(1, 30);
+    const [ada, ben] = [await enter('ada', sitting), await enter('ben', sitting)];
+    const left = async (id: string): Promise<number> =>
+      ((await findAttempt(dept.out.db.read, id))?.state.deadline ?? 0) - dept.now;
+    expect([await left(ada), await left(ben)]).toEqual([30 * MINUTE, 38 * MINUTE]);
+    must(await giveMoreTime(dept.as('teacher'), { sitting, member: dept.id('ada'), minutes: 5, reason: 'fire alarm' }));
+    expect(await left(ada)).toBe(35 * MINUTE);
+  });
+
+  it('the clock hands in with what is there, also when nobody is at the browser', async () => {
+    const { sitting, items } = await dept.sitting(1, 30);
+    const ada = await enter('ada', sitting);
+    await answerAll('ada', ada, items);
+    dept.pass(30);
+    expect(await sweep(dept.out)).toBe(0);
+    const late = must(await save('ada', ada, [entry('item0', 'c', { text: 'typed just before' }, 2000)]));
+    expect(late.saved).toHaveLength(1);
+    dept.pass(1);
+    expect(await sweep(dept.out)).toBe(1);
+    const [row] = await dept.out.db.read.select().from(attempts).where(eq(attempts.id, ada));
+    expect(row).toMatchObject({ handedInBy: 'clock', handedInAt: (row?.startedAt ?? 0) + 30 * MINUTE });
+    expect(await dept.out.db.read.select().from(marks)).toHaveLength(3);
+    expect(await sweep(dept.out)).toBe(0);
+  });
+
+  it('time lost by the server is given back to those who were writing, to nobody else', async () => {
+    const { sitting } = await dept.sitting(1, 30);
+    const ada = await enter('ada', sitting);
+    const before = (await findAttempt(dept.out.db.read, ada))?.state.deadline ?? 0;
+    await beat(dept.out);
+    dept.pass(0.05);
+    await beat(dept.out);
+    dept.pass(4);
+    await beat(dept.out);
+    expect(await dept.out.db.read.select().from(outages)).toHaveLength(1);
+    expect((await findAttempt(dept.out.db.read, ada))?.state.deadline).toBe(before + 4 * MINUTE);
+    const ben = await enter('ben', sitting);
+    expect((await findAttempt(dept.out.db.read, ben))?.state.deadline).toBe(dept.now + 30 * MINUTE);
+  });
+
+  it('ending a sitting ends it for all, and the door says so', async () => {
+    const { sitting } = await dept.sitting(1);
+    const ada = await enter('ada', sitting);
+    must(await endSitting(dept.as('teacher'), sitting));
+    expect(await enterSitting(dept.as('ben'), sitting)).toMatchObject({ ok: false, refusal: { code: 'door-ended' } });
+    dept.pass(1);
+    expect(await sweep(dept.out)).toBe(1);
+    expect(must(await openRoom(dept.as('ada'), ada)).clock.handedInAt).not.toBeNull();
+  });
+
+  it('a sitting that ends before it starts is refused beside the place', async () => {
+    const { exam } = await dept.sitting(1);
+    const input = { exam, course: dept.course, opensAt: dept.now + MINUTE, closesAt: dept.now, minutes: 30 };
+    expect(await scheduleSitting(dept.as('teacher'), input)).toMatchObject({
+      ok: false,
+      refusal: { code: 'ends-before-it-starts', at: ['closesAt'] },
+    });
+    expect(
+      await scheduleSitting(dept.as('teacher'), { ...input, closesAt: dept.now + 9 * MINUTE, minutes: 0 }),
+    ).toMatchObject({ ok: false, refusal: { at: ['minutes'] } });
+  });
+});
+
+it('boundaries with gaps, overlaps or an old version are refused, and nothing changes', async () => {
+  const { sitting } = await dept.sitting(1);
+  const { boundaries, version } = must(await openResults(dept.as('teacher'), sitting));
+  const broken = {
+    ...boundaries,
+    ranges: [
+      { from: '0', text: 'a' },
+      { from: '70', text: 'b' },
+      { from: '60', text: 'c' },
+    ],
+  };
+  expect(await saveBoundaries(dept.as('teacher'), { sitting, base: version, boundaries: broken })).toMatchObject({
+    ok: false,
+    refusal: { code: 'boundary-order', at: ['ranges', 2] },
+  });
+  must(
+    await saveBoundaries(dept.as('teacher'), {
+      sitting,
+      base: version,
+      boundaries: { ...boundaries, passPercent: '60' },
+    }),
+  );
+  expect(await saveBoundaries(dept.as('lead'), { sitting, base: version, boundaries })).toMatchObject({
+    ok: false,
+    refusal: { code: 'changed-elsewhere' },
+  });
+  expect(must(await openResults(dept.as('teacher'), sitting)).boundaries.passPercent).toBe('60');
+});

@@ -1,0 +1,10 @@
+import path from 'node:path';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { alias: { '@': path.resolve(import.meta.dirname, 'src') } },
+  test: {
+    include: ['src/**/*.test.ts', 'tests/{boundaries,contracts,reference,use-cases}/**/*.test.ts'],
+    testTimeout: 20_000,
+  },
+});
