@@ -17,6 +17,12 @@ export function launch(): Promise<Browser> {
   return chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ARGS });
 }
 
+/** Goes to a screen and waits until it answers keys. */
+export async function goTo(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await page.waitForLoadState('networkidle');
+}
+
 /** A person at a browser, signed in. */
 export async function signIn(
   browser: Browser,
@@ -31,6 +37,7 @@ export async function signIn(
     hasTouch: viewport === PHONE,
     permissions: ['clipboard-read', 'clipboard-write'],
   });
+  context.setDefaultTimeout(20_000);
   const page = await context.newPage();
   await page.goto('/sign-in');
   await page.getByLabel('User name').fill(userName);

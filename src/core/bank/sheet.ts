@@ -1,5 +1,5 @@
 import { seedFor } from '../base/random';
-import type { Content } from '../content/document';
+import { type Content, withoutEmptyEnd } from '../content/document';
 import { kindOf, type KindName } from '../kinds/registry';
 import { placedSlots, type QuestionBody } from './question';
 
@@ -20,7 +20,7 @@ export interface QuestionSheet {
 /** The student's view of a question. Each slot shuffles by its own seed, derived from the one given. */
 export function questionSheet(question: QuestionBody, seed: number): QuestionSheet {
   return {
-    content: question.content,
+    content: withoutEmptyEnd(question.content),
     slots: Object.fromEntries(
       placedSlots(question).map(({ id, slot }) => [
         id,

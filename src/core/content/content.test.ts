@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Content, contentSchema, mediaOf, slotIds } from './document';
+import { type Content, contentSchema, slotIds, withoutEmptyEnd } from './document';
 import { contentFromLines, linesFromContent } from './lines';
 import { firstWords, plainText } from './plain';
 import { contentReadiness } from './readiness';
@@ -41,9 +41,8 @@ const sample: Content = {
 };
 
 describe('content documents', () => {
-  it('hold slots and pictures in reading order, also inside tables', () => {
+  it('hold slots in reading order, also inside tables', () => {
     expect(slotIds(sample)).toEqual(['s1', 's2', 's3']);
-    expect(mediaOf(sample)).toEqual([media]);
     expect(contentSchema.parse(sample)).toEqual(sample);
   });
 
@@ -69,6 +68,13 @@ describe('content documents', () => {
     expect(plainText(sample)).toBe('Rotor\na rotor\nFind v^2…\none\n…');
     expect(firstWords(sample)).toBe('Rotor Find v^2 one');
     expect(firstWords(contentFromLines('A very long instruction that goes on and on'), 20)).toBe('A very long…');
+  });
+
+  it('lose the empty end that the editor leaves, and nothing else', () => {
+    const open = contentFromLines('one\n\ntwo\n\n');
+    expect(linesFromContent(withoutEmptyEnd(open))).toBe('one\n\ntwo');
+    expect(withoutEmptyEnd(sample)).toBe(sample);
+    expect(withoutEmptyEnd(contentFromLines('')).content).toEqual([]);
   });
 
   it('go to lines and back', () => {

@@ -91,6 +91,12 @@ export type ContentNode = Block | Inline | List['content'][number] | Table['cont
 
 export const emptyContent: Content = { type: 'doc', content: [{ type: 'paragraph' }] };
 
+/** The document without empty paragraphs at its end, which the editor leaves as a place to go on writing. */
+export function withoutEmptyEnd(content: Content): Content {
+  const last = content.content.findLastIndex((block) => block.type !== 'paragraph' || (block.content?.length ?? 0) > 0);
+  return last === content.content.length - 1 ? content : { ...content, content: content.content.slice(0, last + 1) };
+}
+
 /** Every node of the document in reading order. */
 export function* nodesOf(content: Content): Generator<ContentNode> {
   function* walk(node: ContentNode): Generator<ContentNode> {
@@ -109,11 +115,4 @@ export function slotIds(content: Content): string[] {
     if (node.type === 'inlineSlot' || node.type === 'blockSlot') ids.add(node.attrs.id);
   }
   return [...ids];
-}
-
-/** The hashes of the pictures that the document shows. */
-export function mediaOf(content: Content): string[] {
-  const hashes = new Set<string>();
-  for (const node of nodesOf(content)) if (node.type === 'picture') hashes.add(node.attrs.media);
-  return [...hashes];
 }

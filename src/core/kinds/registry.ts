@@ -9,8 +9,6 @@ export const kinds = { choice, shortText, number };
 export type KindName = keyof typeof kinds;
 export const KIND_NAMES = Object.keys(kinds) as KindName[];
 
-export type SetupOf<K extends KindName> = ReturnType<(typeof kinds)[K]['fresh']>;
-
 /** A kind whose types are not known at the place of use; what goes in was validated by its own schema. */
 export type AnyKind = Kind<unknown, unknown, unknown>;
 

@@ -70,7 +70,6 @@ export function SheetEditor({ content, onChange, onReady, children, header, labe
         strike: false,
         underline: false,
         undoRedo: false,
-        trailingNode: false,
         heading: { levels: [2, 3] },
       }),
       Subscript,

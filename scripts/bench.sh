@@ -1,0 +1,9 @@
+#!/usr/bin/env bash
+# Speed and load, on a fresh database each: figures and ratios, never a verdict. BENCH_SECONDS (default 120), BENCH_STUDENTS (default 500).
+source "$(dirname "$0")/lib.sh"
+install_packages; build
+mkdir -p .test
+for part in search save-ratio load load-with-kills room; do
+  step "$part"
+  node --import tsx scripts/bench/run.ts "$part"
+done

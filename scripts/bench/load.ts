@@ -1,0 +1,97 @@
+import path from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { createClient } from '@libsql/client';
+import { Server } from '../../tests/drivers/server';
+import { crowd, type Writer } from './crowd';
+import { percentile, say } from './figures';
+
+const EVERY = 5000;
+
+/** Students who each save two answers every five seconds; with kills the server dies on the way and every client catches up. */
+export async function load({
+  students,
+  seconds,
+  kills,
+}: {
+  students: number;
+  seconds: number;
+  kills: number;
+}): Promise<void> {
+  const writers = await crowd(path.resolve('.test/load'), students);
+  const server = new Server(3400, 'load');
+  await server.start();
+  const times: number[] = [];
+  const acknowledged = new Set<string>();
+  let errors = 0;
+  const end = Date.now() + seconds * 1000;
+
+  const student = async ({ attempt, cookie }: Writer, i: number): Promise<void> => {
+    await sleep((i / students) * EVERY);
+    const waiting: { seq: number; item: string; slot: string; value: unknown; at: number }[] = [];
+    let seq = 0;
+    while (Date.now() < end || waiting.length > 0) {
+      if (Date.now() > end + 60_000) return;
+      const begun = Date.now();
+      if (begun < end) {
+        for (const slot of ['b', 'c']) {
+          seq += 1;
+          waiting.push({
+            seq,
+            item: `item${seq % 10}`,
+            slot,
+            at: begun,
+            value: slot === 'b' ? { number: String(seq), unit: '' } : { text: `answer ${seq}` },
+          });
+        }
+      }
+      const from = performance.now();
+      try {
+        const entries = waiting.map(({ at, ...entry }) => ({ ...entry, age: Date.now() - at }));
+        const response = await fetch(`${server.base}/api/room/${attempt}`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json', Cookie: cookie, Origin: server.base },
+          body: JSON.stringify({ device: `device-${i}`.padEnd(10, '-'), entries }),
+          signal: AbortSignal.timeout(10_000),
+        });
+        const result = (await response.json()) as { ok: boolean; value: { saved: number[] } };
+        if (!response.ok || !result.ok) throw new Error('refused');
+        times.push(performance.now() - from);
+        for (const s of result.value.saved) acknowledged.add(`${attempt} ${s}`);
+        waiting.splice(0, waiting.length, ...waiting.filter((w) => !result.value.saved.includes(w.seq)));
+      } catch {
+        errors += 1;
+      }
+      await sleep(Math.max(200, EVERY - (Date.now() - begun)));
+    }
+  };
+  const killer = async (): Promise<void> => {
+    for (let k = 0; k < kills; k++) {
+      await sleep((seconds * 1000) / (kills + 1));
+      await server.kill();
+      await sleep(500);
+      await server.start();
+    }
+  };
+  await Promise.all([killer(), ...writers.map(student)]);
+  await server.kill();
+
+  const db = createClient({ url: `file:${path.resolve('.test/load/zonda.db')}` });
+  const rows = await db.execute('SELECT attempt, seq FROM answers');
+  const there = new Set(rows.rows.map((r) => `${r.attempt} ${r.seq}`));
+  const lost = [...acknowledged].filter((key) => !there.has(key)).length;
+  db.close();
+  say({
+    students,
+    seconds,
+    kills,
+    saves: times.length,
+    'p50 ms': percentile(times, 0.5),
+    'p95 ms': percentile(times, 0.95),
+    'p99 ms': percentile(times, 0.99),
+    'failed tries': errors,
+    acknowledged: acknowledged.size,
+    'acknowledged but missing': lost,
+    'in the database twice': rows.rows.length - there.size,
+  });
+}

@@ -1,0 +1,20 @@
+import { load } from './load';
+import { room } from './room';
+import { saveRatio } from './save-ratio';
+import { search } from './search';
+
+const seconds = Number(process.env.BENCH_SECONDS ?? 120);
+const students = Number(process.env.BENCH_STUDENTS ?? 500);
+
+const PARTS: Record<string, () => Promise<void>> = {
+  search: () => search(20_000),
+  'save-ratio': () => saveRatio(),
+  load: () => load({ students, seconds, kills: 0 }),
+  'load-with-kills': () => load({ students, seconds, kills: 5 }),
+  room: () => room(),
+};
+
+const part = PARTS[process.argv[2] ?? ''];
+if (!part) throw new Error(`Expected one of ${Object.keys(PARTS).join(', ')}`);
+await part();
+process.exit(0);
