@@ -54,24 +54,20 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
   for (let i = 0; i < students; i++) {
     const token = randomBytes(32).toString('base64url');
     await db.transaction(async (tx) => {
-      await tx
-        .insert(members)
-        .values({
-          id: `m${i}`,
-          userName: `m${i}`,
-          name: `Student ${i}`,
-          role: 'student',
-          passwordHash: 'none',
-          createdAt: now,
-        });
+      await tx.insert(members).values({
+        id: `m${i}`,
+        userName: `m${i}`,
+        name: `Student ${i}`,
+        role: 'student',
+        passwordHash: 'none',
+        createdAt: now,
+      });
       await tx.insert(enrolments).values({ course, member: `m${i}` });
-      await tx
-        .insert(sessions)
-        .values({
-          tokenHash: createHash('sha256').update(token).digest('hex'),
-          member: `m${i}`,
-          expiresAt: now + 12 * 3_600_000,
-        });
+      await tx.insert(sessions).values({
+        tokenHash: createHash('sha256').update(token).digest('hex'),
+        member: `m${i}`,
+        expiresAt: now + 12 * 3_600_000,
+      });
     });
     const { attempt } = must(await enterSitting({ ...out, actor: { id: `m${i}`, role: 'student' } }, sitting));
     writers.push({ attempt, cookie: `zonda-session=${token}` });

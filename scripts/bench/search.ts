@@ -17,6 +17,7 @@ const WORDS =
 /** Bank search over generated questions; the baseline is a plain LIKE over the same table. */
 export async function search(count: number): Promise<void> {
   const dept = await TestDepartment.open();
+  const begun = performance.now();
   const next = seeded(20);
   const word = (): string => WORDS[Math.floor(next() * WORDS.length)] ?? 'rotor';
   const by = dept.id('teacher');
@@ -48,6 +49,7 @@ export async function search(count: number): Promise<void> {
       }
     });
   }
+  say({ 'made in s': (performance.now() - begun) / 1000 });
   const ctx = dept.as('teacher');
   const timed = async (words: string): Promise<number> => {
     const from = performance.now();

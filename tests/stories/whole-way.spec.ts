@@ -15,7 +15,7 @@ test.beforeAll(async () => {
   await server.start();
   browser = await launch();
   teacher = (await signIn(browser, server.base, 'odalys')).page;
-  teacher.on('pageerror', (e) => errors.push(e.message));
+  teacher.on('pageerror', (e) => errors.push(`${teacher.url()} ${e.message}`));
   teacher.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
 });
 test.afterAll(async () => {
@@ -124,7 +124,7 @@ test('she builds an exam of two sections, tries the paper, and schedules it', as
   await teacher.getByLabel('Marks of question 2').fill('2');
   await teacher.keyboard.press('Enter');
   await teacher.getByLabel('Pass mark in percent').fill('60');
-  await expect(teacher.getByText('6 marks, 30 minutes')).toBeVisible();
+  await expect(teacher.getByText('6 marks, 30 minutes', { exact: true })).toBeVisible();
 
   await teacher.getByRole('button', { name: 'Question 2, move' }).focus();
   await teacher.keyboard.press('Space');

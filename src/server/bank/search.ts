@@ -61,14 +61,16 @@ export async function searchQuestions(
   if (kind !== null) conditions.push(like(questions.kinds, `%${kind}%`));
   if (difficulty !== null) conditions.push(eq(questions.difficulty, difficulty));
   const query = fullTextQuery(words);
-  const matching = sql`SELECT rowid FROM question_search WHERE question_search MATCH ${query}`;
-  if (query) conditions.push(sql`${questions.row} IN (${matching})`);
   const where = and(...conditions);
-  const best = sql`(SELECT rank FROM question_search WHERE question_search MATCH ${query} AND rowid = ${questions.row})`;
   const order =
-    sort === 'title' ? asc(questions.title) : sort === 'best' && query ? asc(best) : desc(questions.savedAt);
-  const [totals] = await ctx.db.read.select({ total: count() }).from(questions).where(where);
-  const found = await ctx.db.read
+    sort === 'title' ? asc(questions.title) : sort === 'best' && query ? sql`hits.rank` : desc(questions.savedAt);
+  // With words to look for, the full-text index leads and its ranking orders.
+  // The limit keeps SQLite from looking into the index once for every question.
+  const index = sql`(SELECT rowid AS row, rank FROM question_search WHERE question_search MATCH ${query} LIMIT 1000000) AS hits`;
+  const sameRow = sql`hits.row = ${questions.row}`;
+  const counting = ctx.db.read.select({ total: count() }).from(questions).$dynamic();
+  const [totals] = await (query ? counting.innerJoin(index, sameRow) : counting).where(where);
+  const listing = ctx.db.read
     .select({
       id: questions.id,
       title: questions.title,
@@ -82,6 +84,8 @@ export async function searchQuestions(
     })
     .from(questions)
     .leftJoin(topics, eq(topics.id, questions.topic))
+    .$dynamic();
+  const found = await (query ? listing.innerJoin(index, sameRow) : listing)
     .where(where)
     .orderBy(order, desc(questions.row))
     .limit(PAGE)

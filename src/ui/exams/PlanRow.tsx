@@ -29,6 +29,16 @@ export function PlanRow({ item, number, question, change }: Props) {
   };
   const [typed, setTyped] = useState<string | null>(null);
   const marks = question?.marks ?? '0';
+  /** An emptied field goes back to the question's own marks. */
+  const keep = (): void => {
+    if (typed === null) return;
+    const value = readNumber(typed)?.value ?? parseExact(typed.trim());
+    if (typed.trim() === '') change((p) => changedItem(p, item.id, { marks: null }));
+    else if (value && value.compare(0) >= 0 && value.compare(1000) <= 0 && stored(value) !== marks) {
+      change((p) => changedItem(p, item.id, { marks: stored(value) }));
+    }
+    setTyped(null);
+  };
   return (
     <div className="plan-row" ref={setNodeRef} style={style}>
       <button type="button" className="grip" {...attributes} {...listeners} aria-label={`Question ${number}, move`}>
@@ -50,22 +60,19 @@ export function PlanRow({ item, number, question, change }: Props) {
           </button>
         )}
       </span>
-      <input
-        aria-label={`Marks of question ${number}`}
-        className={item.marks === null ? '' : 'wrong'}
-        value={typed ?? (item.bonus ? `(+${marksText(marks)})` : `[${marksText(marks)}]`)}
-        onFocus={() => setTyped(marksText(marks))}
-        onChange={(e) => setTyped(e.target.value)}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        onBlur={() => {
-          const text = (typed ?? '').trim();
-          const value = readNumber(text)?.value ?? parseExact(text);
-          if (text === '') change((p) => changedItem(p, item.id, { marks: null }));
-          else if (value && value.compare(0) >= 0 && value.compare(1000) <= 0 && stored(value) !== marks)
-            change((p) => changedItem(p, item.id, { marks: stored(value) }));
-          setTyped(null);
-        }}
-      />
+      <span className="bracketed">
+        {item.bonus ? '(+' : '['}
+        <input
+          aria-label={`Marks of question ${number}`}
+          className={item.marks === null ? '' : 'wrong'}
+          value={typed ?? marksText(marks)}
+          onFocus={(e) => e.currentTarget.select()}
+          onChange={(e) => setTyped(e.target.value)}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onBlur={keep}
+        />
+        {item.bonus ? ')' : ']'}
+      </span>
       <span className="soft">
         {question?.minutes ?? 0} min{' '}
         {question &&

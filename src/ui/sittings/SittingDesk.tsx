@@ -18,7 +18,7 @@ const REFRESH = 10_000;
 const SILENT = 40_000;
 
 /** A sitting as the teacher watches it: who can get in, who is where, more time, the end. */
-export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: number }) {
+export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; now: number; zone: string }) {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ending, setEnding] = useState(false);
@@ -42,7 +42,7 @@ export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: nu
       <Strip
         where={{ href: '/sittings', name: 'Sittings' }}
         title={`${sitting.title}, ${sitting.course}`}
-        chip={`${dayAndTime(sitting.opensAt)} – ${timeOnly(sitting.closesAt)}`}
+        chip={`${dayAndTime(sitting.opensAt, zone)} – ${timeOnly(sitting.closesAt, zone)}`}
         state={`${sitting.minutes} minutes each`}
       >
         {running &&
@@ -73,7 +73,7 @@ export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: nu
       </Strip>
       <div className="page">
         <div className={`door ${door.open ? '' : 'shut'}`} role="status">
-          {doorText(door, { ...sitting, students: sitting.people.length }, now)}
+          {doorText(door, { ...sitting, students: sitting.people.length, zone }, now)}
         </div>
         {trouble && (
           <p role="alert" className="trouble">
@@ -110,6 +110,7 @@ export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: nu
                     key={p.id}
                     student={p}
                     now={now}
+                    zone={zone}
                     minutes={sitting.minutes}
                     open={running}
                     onProvision={(percent) =>
@@ -132,24 +133,25 @@ export function SittingDesk({ sitting, now }: { sitting: WatchedSitting; now: nu
 interface RowProps {
   student: WatchedStudent;
   now: number;
+  zone: string;
   minutes: number;
   open: boolean;
   onProvision: (percent: number) => void;
   onMore: (minutes: number) => void;
 }
 
-function StudentRow({ student, now, minutes, open, onProvision, onMore }: RowProps) {
+function StudentRow({ student, now, zone, minutes, open, onProvision, onMore }: RowProps) {
   const { attempt, extraTimePercent, extraMinutes } = student;
   const writing = attempt && attempt.handedInAt === null;
   const where = !attempt ? (
     <span className="soft">not begun</span>
   ) : attempt.handedInAt !== null ? (
     <span className="good">
-      ✓ handed in {timeOnly(attempt.handedInAt)}
+      ✓ handed in {timeOnly(attempt.handedInAt, zone)}
       {attempt.handedInBy === 'clock' && <span className="soft fw-normal"> by the clock</span>}
     </span>
   ) : now - attempt.seenAt > SILENT ? (
-    <span className="hand">! offline since {timeOnly(attempt.seenAt)}</span>
+    <span className="hand">! offline since {timeOnly(attempt.seenAt, zone)}</span>
   ) : (
     'writing'
   );
@@ -157,7 +159,7 @@ function StudentRow({ student, now, minutes, open, onProvision, onMore }: RowPro
     <tr>
       <td dir="auto">{student.name}</td>
       <td>{where}</td>
-      <td>{attempt && timeOnly(attempt.startedAt)}</td>
+      <td>{attempt && timeOnly(attempt.startedAt, zone)}</td>
       <td>
         {writing
           ? `${timeLeft(attempt.deadline - now)} left`

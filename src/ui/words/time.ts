@@ -1,22 +1,39 @@
-/** Instants in words. The locale and zone are those of whoever reads; on the server they are fixed, so dates are drawn in the browser where it matters. */
-const LOCALE = 'en-GB';
+/**
+ * Instants in words. Written from numbers, because the names and commas of date libraries differ between server and
+ * browser; `zone` is the department's (the server's) where a browser draws what the server has drawn before.
+ */
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
-export function dayAndTime(at: number): string {
-  return new Intl.DateTimeFormat(LOCALE, {
+function partsOf(at: number, zone: string | undefined): Record<string, string> {
+  const format = new Intl.DateTimeFormat('en-US', {
+    timeZone: zone,
     weekday: 'short',
     day: 'numeric',
-    month: 'short',
+    month: 'numeric',
+    year: 'numeric',
     hour: '2-digit',
     minute: '2-digit',
-  }).format(at);
+    hourCycle: 'h23',
+  });
+  return Object.fromEntries(format.formatToParts(at).map(({ type, value }) => [type, value]));
 }
 
-export function timeOnly(at: number): string {
-  return new Intl.DateTimeFormat(LOCALE, { hour: '2-digit', minute: '2-digit' }).format(at);
+/** "Mon 23 Nov, 14:05". */
+export function dayAndTime(at: number, zone?: string): string {
+  const { weekday, day, month, hour, minute } = partsOf(at, zone);
+  return `${weekday} ${day} ${MONTHS[Number(month) - 1]}, ${hour}:${minute}`;
 }
 
-export function dayOnly(at: number): string {
-  return new Intl.DateTimeFormat(LOCALE, { day: 'numeric', month: 'short', year: 'numeric' }).format(at);
+/** "14:05". */
+export function timeOnly(at: number, zone?: string): string {
+  const { hour, minute } = partsOf(at, zone);
+  return `${hour}:${minute}`;
+}
+
+/** "23 Nov 2026". */
+export function dayOnly(at: number, zone?: string): string {
+  const { day, month, year } = partsOf(at, zone);
+  return `${day} ${MONTHS[Number(month) - 1]} ${year}`;
 }
 
 /** "in 3 days", "in 25 min", "2 h ago". */

@@ -10,5 +10,5 @@ export default async function SittingPage({ params }: { params: Promise<{ id: st
   const ctx = await staffContext();
   const sitting = await watchSitting(ctx, (await params).id);
   if (!sitting.ok) notFound();
-  return <SittingDesk sitting={sitting.value} now={ctx.now} />;
+  return <SittingDesk sitting={sitting.value} now={ctx.now} zone={Intl.DateTimeFormat().resolvedOptions().timeZone} />;
 }
