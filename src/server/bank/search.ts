@@ -68,8 +68,6 @@ export async function searchQuestions(
   // The limit keeps SQLite from looking into the index once for every question.
   const index = sql`(SELECT rowid AS row, rank FROM question_search WHERE question_search MATCH ${query} LIMIT 1000000) AS hits`;
   const sameRow = sql`hits.row = ${questions.row}`;
-  const counting = ctx.db.read.select({ total: count() }).from(questions).$dynamic();
-  const [totals] = await (query ? counting.innerJoin(index, sameRow) : counting).where(where);
   const listing = ctx.db.read
     .select({
       id: questions.id,
@@ -81,16 +79,17 @@ export async function searchQuestions(
       ready: questions.ready,
       revision: questions.revision,
       changed: questions.changed,
+      total: sql<number>`count(*) OVER ()`,
     })
     .from(questions)
     .leftJoin(topics, eq(topics.id, questions.topic))
     .$dynamic();
-  const found = await (query ? listing.innerJoin(index, sameRow) : listing)
+  const rows = await (query ? listing.innerJoin(index, sameRow) : listing)
     .where(where)
     .orderBy(order, desc(questions.row))
     .limit(PAGE)
     .offset(from);
-  return ok({ total: totals?.total ?? 0, found });
+  return ok({ total: rows[0]?.total ?? 0, found: rows.map(({ total: _, ...found }) => found) });
 }
 
 export interface BankShelf {

@@ -89,9 +89,7 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
               y={y(b.length)}
               height={FLOOR - y(b.length)}
             >
-              <title>
-                {from} to {to} %: {b.length} students
-              </title>
+              <title>{`${from} to ${to} %: ${b.length} students`}</title>
             </rect>
           )
         );
