@@ -20,9 +20,11 @@ interface Props {
 export function DepartmentDesk({ department, members, mayManage, mayProvide }: Props) {
   const [words, setWords] = useState('');
   const [told, setTold] = useState<{ id: string; text: string; good: boolean } | null>(null);
+  const [replacing, setReplacing] = useState<string | null>(null);
   const typed = words.trim().toLowerCase();
   const shown = members.filter((m) => `${m.name} ${m.userName} ${m.role}`.toLowerCase().includes(typed));
   const newPassword = async (m: MemberRow): Promise<void> => {
+    setReplacing(null);
     const password = crypto.randomUUID().slice(0, 13);
     const result = await resetPasswordAction({ member: m.id, password });
     setTold({
@@ -91,9 +93,21 @@ export function DepartmentDesk({ department, members, mayManage, mayProvide }: P
                     </td>
                     {mayManage && (
                       <td>
-                        <Button variant="quiet" onClick={() => newPassword(m)}>
-                          New password
-                        </Button>
+                        {replacing === m.id ? (
+                          <>
+                            <span className="hand">The old one ends, and so do their sessions.</span>{' '}
+                            <Button variant="outline-primary" onClick={() => newPassword(m)}>
+                              Replace it
+                            </Button>{' '}
+                            <Button variant="quiet" onClick={() => setReplacing(null)}>
+                              Leave it
+                            </Button>
+                          </>
+                        ) : (
+                          <Button variant="quiet" onClick={() => setReplacing(m.id)}>
+                            New password…
+                          </Button>
+                        )}
                       </td>
                     )}
                   </tr>

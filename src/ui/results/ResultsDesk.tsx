@@ -45,7 +45,15 @@ export function ResultsDesk({ results }: { results: Results }) {
   const findings = boundariesReadiness(present);
   const one = (value: number): string => value.toFixed(1);
 
+  // The pass mark first, so that the labels of ranges stand over its line.
   const boundaries: Boundary[] = [
+    {
+      id: 'pass',
+      at: Number(present.passPercent),
+      label: `pass at ${present.passPercent}`,
+      name: 'Pass mark',
+      pass: true,
+    },
     ...present.ranges.slice(1).map(
       (r, i): Boundary => ({
         id: `range ${i + 1}`,
@@ -55,13 +63,6 @@ export function ResultsDesk({ results }: { results: Results }) {
         pass: false,
       }),
     ),
-    {
-      id: 'pass',
-      at: Number(present.passPercent),
-      label: `pass at ${present.passPercent}`,
-      name: 'Pass mark',
-      pass: true,
-    },
   ];
   const move = (id: string, percent: number): void => {
     if (id === 'pass') return change((b) => ({ ...b, passPercent: asText(percent) }), 'pass');

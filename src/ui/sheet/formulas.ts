@@ -10,17 +10,26 @@ export function formulaKey(latex: string, display: boolean): string {
   return `${display ? 'd' : 'i'}:${latex}`;
 }
 
-/** A formula as safe HTML. A wrong one shows its source in red; expansion and size are bounded, so no formula can hang. */
+const OPTIONS = {
+  throwOnError: false,
+  strict: 'ignore',
+  trust: false,
+  maxExpand: 300,
+  maxSize: 20,
+  output: 'htmlAndMathml',
+} as const;
+
+/**
+ * A formula as safe HTML. A wrong one shows its source in red. Expansion and size are bounded and nesting beyond reason
+ * is shown as source too, so no formula can hang or break a page.
+ */
 export function drawFormula(latex: string, display: boolean): string {
-  return katex.renderToString(latex, {
-    displayMode: display,
-    throwOnError: false,
-    strict: 'ignore',
-    trust: false,
-    maxExpand: 300,
-    maxSize: 20,
-    output: 'htmlAndMathml',
-  });
+  try {
+    return katex.renderToString(latex, { ...OPTIONS, displayMode: display });
+  } catch {
+    const source = latex.slice(0, 200).replace(/[&<>"]/g, (c) => `&#${c.charCodeAt(0)};`);
+    return `<span class="katex-error">${source}</span>`;
+  }
 }
 
 /** LaTeX of the formulas in plain text, written $…$. */

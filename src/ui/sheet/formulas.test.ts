@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import { questionSheet } from '@/core/bank/sheet';
+import { sampleQuestion } from '../../../tests/drivers/samples';
+import { drawFormula, drawSheetFormulas, drawTextFormulas } from './formulas';
+
+describe('formulas', () => {
+  it('are drawn with MathML beside the picture, chemistry included', () => {
+    expect(drawFormula('\\frac12 \\rho A v^3', true)).toContain('<mfrac>');
+    expect(drawFormula('\\ce{H2SO4}', false)).toContain('<mi mathvariant="normal">H</mi>');
+  });
+
+  it.each([
+    ['endless expansion', '\\def\\a{\\a\\a}\\a'],
+    ['growing expansion', '\\def\\a#1{#1#1#1#1}\\a{\\a{\\a{\\a{\\a{\\a{\\a{x}}}}}}}'],
+    ['deep nesting', '{'.repeat(900) + '}'.repeat(900)],
+    ['deep fractions', '\\frac{1}{'.repeat(200) + '1' + '}'.repeat(200)],
+    ['a rule of a mile', '\\rule{99999em}{99999em}'],
+    ['what is not LaTeX', '\\nonsense{<img src=x onerror=alert(1)>'],
+    ['a link', '\\href{javascript:alert(1)}{x}'],
+    ['raw HTML', '\\htmlClass{x}{y}\\includegraphics{https://example.org/x.png}'],
+  ])('%s neither hangs, nor breaks the page, nor runs', (_, latex) => {
+    const from = performance.now();
+    const html = drawFormula(latex, false);
+    expect(performance.now() - from).toBeLessThan(2000);
+    expect(html).not.toMatch(/<img|<a |href="javascript|style="[^"]*99999em/);
+    expect(html.length).toBeGreaterThan(0);
+  });
+
+  it('in options are drawn with those of the sheet', () => {
+    const question = sampleQuestion('Power');
+    const choice = question.slots.a?.setup as { options: { text: string }[] };
+    if (choice.options[0]) choice.options[0].text = 'the law $P = R I^2$';
+    expect(Object.keys(drawSheetFormulas(questionSheet(question, 1)))).toEqual(['i:P = R I^2']);
+    expect(drawTextFormulas('costs 5 $ and 6 dollars')).toEqual({});
+  });
+});
