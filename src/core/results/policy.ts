@@ -12,11 +12,9 @@ const percent = exactText.refine(
 
 /** A range of scores from `from` percent up to the next range, and what those in it read. */
 export const feedbackRange = z.object({ from: percent, text: z.string().max(2000) });
-export type FeedbackRange = z.infer<typeof feedbackRange>;
 
 /** A grade from `from` percent up to the next one. */
 export const gradeStep = z.object({ from: percent, grade: z.string().trim().min(1).max(30) });
-export type GradeStep = z.infer<typeof gradeStep>;
 
 /** The boundaries of one sitting's results. Both lists begin at 0, in rising order. */
 export const boundariesSchema = z.object({
