@@ -148,9 +148,19 @@ test('what the browser of a student is sent before release holds no key', async 
   await page.getByRole('button', { name: '2 ›' }).click();
   await page.getByRole('checkbox').first().click();
   await expect(page.getByText('All answers saved')).toBeVisible();
+  // The number 1962 is a key; unquoted it may stand by chance in an instant or an address.
   const said = (await Promise.all(bodies)).join('\n');
   expect(said).toContain('How much energy must the arrester take up');
-  for (const secret of ['1962', 'suspension', 'circulation', '"key"', '\\"key\\"', '"rules"', '\\"rules\\"'])
+  for (const secret of [
+    '"1962"',
+    '\\"1962\\"',
+    'suspension',
+    'circulation',
+    '"key"',
+    '\\"key\\"',
+    '"rules"',
+    '\\"rules\\"',
+  ])
     expect(said).not.toContain(secret);
 });
 

@@ -304,7 +304,9 @@ test('the gradebook has the column, and exports it', async () => {
 test('a single question reaches the class in two clicks', async () => {
   await goTo(teacher, '/bank');
   await teacher.getByLabel('Search all text').fill('wind speed doubles');
-  await teacher.getByRole('button', { name: 'Give to the class now' }).click();
+  const beside = teacher.getByRole('complementary', { name: 'The question' });
+  await expect(beside.getByText('The wind speed doubles.')).toBeVisible();
+  await beside.getByRole('button', { name: 'Give to the class now' }).click();
   await teacher.getByRole('button', { name: 'WT-110 Working at height' }).click();
   await expect(teacher.getByText(/Open: all 38 students of WT-110 can get in now/)).toBeVisible();
 });
