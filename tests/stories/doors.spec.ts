@@ -145,6 +145,8 @@ test('what the browser of a student is sent before release holds no key', async 
     if (r.url().startsWith(server.base) && !r.url().includes('/_next/static/')) bodies.push(r.text().catch(() => ''));
   });
   await page.getByRole('button', { name: 'Begin' }).click();
+  await page.waitForURL(/\/room\//);
+  await page.reload();
   await expect(page.getByText('All answers saved')).toBeVisible();
   await page.getByRole('button', { name: '2 ›' }).click();
   await page.getByRole('checkbox').first().click();
