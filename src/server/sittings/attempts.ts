@@ -1,6 +1,6 @@
-import { eq, gt, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { AttemptState } from '@/core/sittings/attempt';
-import { deadlineOf } from '@/core/sittings/time';
+import { deadlineOf, type Outage } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
 import { answers, attempts, extensions, outages, sittings } from '../db/schema/exams';
 
@@ -15,15 +15,11 @@ export interface AttemptInTime {
 const extraOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) FROM ${extensions}
   WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.member} = ${attempts.member})`;
 
-async function inTime(
-  read: Reader,
+function inTime(
   row: { attempt: AttemptRow; sitting: { closesAt: number; minutes: number; endedAt: number | null }; extra: number },
-): Promise<AttemptInTime> {
+  lost: readonly Outage[],
+): AttemptInTime {
   const { attempt, sitting, extra } = row;
-  const lost = await read
-    .select({ from: outages.from, to: outages.to })
-    .from(outages)
-    .where(gt(outages.to, attempt.startedAt));
   const minutes = attempt.minutes + extra;
   const own = deadlineOf(
     { startedAt: attempt.startedAt, minutes, closesAt: sitting.closesAt, extraMinutes: minutes - sitting.minutes },
@@ -31,6 +27,11 @@ async function inTime(
   );
   const deadline = sitting.endedAt === null ? own : Math.min(own, sitting.endedAt);
   return { attempt, state: { startedAt: attempt.startedAt, deadline, handedInAt: attempt.handedInAt } };
+}
+
+/** Every outage so far; there are few. */
+function allOutages(read: Reader): Promise<Outage[]> {
+  return read.select({ from: outages.from, to: outages.to }).from(outages);
 }
 
 function select(read: Reader) {
@@ -46,18 +47,20 @@ function select(read: Reader) {
 
 export async function findAttempt(read: Reader, id: string): Promise<AttemptInTime | null> {
   const [row] = await select(read).where(eq(attempts.id, id));
-  return row ? inTime(read, row) : null;
+  return row ? inTime(row, await allOutages(read)) : null;
 }
 
 export async function attemptsOf(read: Reader, sitting: string): Promise<AttemptInTime[]> {
   const rows = await select(read).where(eq(attempts.sitting, sitting));
-  return Promise.all(rows.map((row) => inTime(read, row)));
+  const lost = await allOutages(read);
+  return rows.map((row) => inTime(row, lost));
 }
 
 /** The attempts that nobody has handed in yet, in all sittings. */
 export async function openAttempts(read: Reader): Promise<AttemptInTime[]> {
   const rows = await select(read).where(sql`${attempts.handedInAt} IS NULL`);
-  return Promise.all(rows.map((row) => inTime(read, row)));
+  const lost = await allOutages(read);
+  return rows.map((row) => inTime(row, lost));
 }
 
 /** Present answers by item and slot: the one written last, whichever device it came from. */
