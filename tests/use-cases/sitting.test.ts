@@ -176,6 +176,34 @@ describe('answers', () => {
     expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ text: 'ab' });
   });
 
+  it('that many save at the same time are all kept, and none is taken from an attempt that was handed in', async () => {
+    const { sitting, items } = await dept.sitting();
+    const attempts_ = { ada: await enter('ada', sitting), ben: await enter('ben', sitting) };
+    must(await handIn(dept.as('ben'), attempts_.ben));
+    const seqs = (
+      await Promise.all(
+        Array.from({ length: 40 }, async (_, i) => {
+          const who = i % 4 === 3 ? 'ben' : 'ada';
+          const { saved } = must(await save(who, attempts_[who], [entry(items[0] ?? '', 'c', { text: `take ${i}` })]));
+          return saved.map((n) => ({ who, n }));
+        }),
+      )
+    ).flat();
+    expect(seqs).toHaveLength(30);
+    expect(new Set(seqs.map(({ who }) => who))).toEqual(new Set(['ada']));
+    expect(await dept.out.db.read.select().from(answers)).toHaveLength(30);
+  });
+
+  it('that were saved before handing in are acknowledged again when the first word was lost', async () => {
+    const { sitting, items } = await dept.sitting();
+    const ada = await enter('ada', sitting);
+    const early = entry(items[0] ?? '', 'c', { text: 'in time' });
+    must(await save('ada', ada, [early]));
+    must(await handIn(dept.as('ada'), ada));
+    const late = entry(items[0] ?? '', 'c', { text: 'too late' });
+    expect(must(await save('ada', ada, [early, late]))).toMatchObject({ saved: [early.seq], refused: [late.seq] });
+  });
+
   it('from two devices: the one written last counts, even when it arrives first', async () => {
     const { sitting } = await dept.sitting(1);
     const ada = await enter('ada', sitting);

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, isNull, lt, sql } from 'drizzle-orm';
 import type { AttemptState } from '@/core/sittings/attempt';
 import { deadlineOf, type Outage } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
@@ -56,9 +56,10 @@ export async function attemptsOf(read: Reader, sitting: string): Promise<Attempt
   return rows.map((row) => inTime(row, lost));
 }
 
-/** The attempts that nobody has handed in yet, in all sittings. */
-export async function openAttempts(read: Reader): Promise<AttemptInTime[]> {
-  const rows = await select(read).where(sql`${attempts.handedInAt} IS NULL`);
+/** The attempts that nobody has handed in and whose time can be over: extensions and outages may still move the end. */
+export async function endingAttempts(read: Reader, now: number): Promise<AttemptInTime[]> {
+  const earliestEnd = sql`min(${attempts.startedAt} + ${attempts.minutes} * 60000, ${sittings.closesAt}, coalesce(${sittings.endedAt}, ${sittings.closesAt}))`;
+  const rows = await select(read).where(and(isNull(attempts.handedInAt), lt(earliestEnd, now)));
   const lost = await allOutages(read);
   return rows.map((row) => inTime(row, lost));
 }

@@ -5,7 +5,7 @@ import { isOverdue } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, type Outside } from '../context';
 import { attempts } from '../db/schema/exams';
 import { markAttempt } from '../marking/mark-attempt';
-import { type AttemptRow, findAttempt, openAttempts } from './attempts';
+import { type AttemptRow, findAttempt, endingAttempts } from './attempts';
 
 /** Closes an attempt and marks what the rules can mark, both or neither. Handing in twice changes nothing. */
 async function close(
@@ -36,7 +36,7 @@ export async function handIn(ctx: Context, attemptId: string): Promise<Result<{ 
 
 /** Hands in every attempt whose time is over, whether or not its browser is there. Returns how many. */
 export async function sweep(out: Outside): Promise<number> {
-  const overdue = (await openAttempts(out.db.read)).filter(({ state }) => isOverdue(state, out.now));
+  const overdue = (await endingAttempts(out.db.read, out.now)).filter(({ state }) => isOverdue(state, out.now));
   for (const { attempt, state } of overdue) await close(out, attempt, 'clock', state.deadline);
   return overdue.length;
 }

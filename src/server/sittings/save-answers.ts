@@ -1,4 +1,3 @@
-import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result } from '@/core/base/result';
 import { slotId } from '@/core/content/document';
@@ -7,7 +6,7 @@ import { may } from '@/core/people/may';
 import { accepts, writtenAt } from '@/core/sittings/attempt';
 import { placements, revisionKey } from '@/core/exams/plan';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
-import { answers, attempts } from '../db/schema/exams';
+import { addToLog, inLog } from './answer-log';
 import { findAttempt } from './attempts';
 import { pinnedOf } from './pinned';
 import type { RoomClock } from './room';
@@ -58,23 +57,22 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
     const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[e.slot];
     return slot !== undefined && kindOf(slot.kind).response.safeParse(e.value).success;
   });
-  await ctx.db.transaction(async (tx) => {
-    if (taken.length > 0) {
-      const rows = taken.map(({ age, seq, item, slot, value }) => ({
-        attempt: id,
-        device,
-        seq,
-        item,
-        slot,
-        value,
-        writtenAt: writtenAt({ age }, found.state, ctx.now),
-        receivedAt: ctx.now,
-      }));
-      await tx.insert(answers).values(rows).onConflictDoNothing();
-    }
-    await tx.update(attempts).set({ seenAt: ctx.now }).where(eq(attempts.id, id));
+  const written = await addToLog(ctx.db, {
+    attempt: id,
+    seenAt: ctx.now,
+    entries: taken.map(({ age, ...entry }) => ({
+      ...entry,
+      device,
+      writtenAt: writtenAt({ age }, found.state, ctx.now),
+      receivedAt: ctx.now,
+    })),
   });
-  const saved = taken.map((e) => e.seq);
-  const refused = entries.map((e) => e.seq).filter((seq) => !saved.includes(seq));
-  return ok({ saved, refused, clock: { now: ctx.now, ...found.state } });
+  const now = written ? taken.map((e) => e.seq) : [];
+  const left = entries.map((e) => e.seq).filter((seq) => !now.includes(seq));
+  const before = left.length > 0 ? await inLog(ctx.db.read, { attempt: id, device, seqs: left }) : [];
+  return ok({
+    saved: [...now, ...before],
+    refused: left.filter((seq) => !before.includes(seq)),
+    clock: { now: ctx.now, ...found.state },
+  });
 }
