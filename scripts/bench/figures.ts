@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+
 /** The value below which a share of the values lie; values in any order. */
 export function percentile(values: readonly number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
@@ -10,4 +12,10 @@ export function say(facts: Record<string, string | number>): void {
       .map(([name, value]) => `${name}: ${typeof value === 'number' ? Math.round(value * 100) / 100 : value}`)
       .join('   '),
   );
+}
+
+/** Seconds of processor time that the host gave to other machines since this one started; explains stalls that are not ours. */
+export function takenByOthers(): number {
+  const [all = ''] = readFileSync('/proc/stat', 'utf8').split('\n');
+  return Number(all.split(/\s+/)[8] ?? 0) / 100;
 }

@@ -4,7 +4,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { createClient } from '@libsql/client';
 import { Server } from '../../tests/drivers/server';
 import { crowd, type Writer } from './crowd';
-import { percentile, say } from './figures';
+import { percentile, say, takenByOthers } from './figures';
 
 const EVERY = 5000;
 
@@ -25,6 +25,7 @@ export async function load({
   const acknowledged = new Set<string>();
   let errors = 0;
   const end = Date.now() + seconds * 1000;
+  const before = takenByOthers();
 
   const student = async ({ attempt, cookie }: Writer, i: number): Promise<void> => {
     await sleep((i / students) * EVERY);
@@ -93,5 +94,6 @@ export async function load({
     acknowledged: acknowledged.size,
     'acknowledged but missing': lost,
     'in the database twice': rows.rows.length - there.size,
+    'processor time taken by other machines, s': takenByOthers() - before,
   });
 }

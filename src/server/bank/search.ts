@@ -10,7 +10,7 @@ const input = z.object({
   /** One bank, or every bank that the actor sees. */
   bank: z.string().nullable(),
   topic: z.string().nullable(),
-  words: z.string().max(200),
+  words: z.string().max(100_000),
   kind: z.enum(KIND_NAMES as [string, ...string[]]).nullable(),
   difficulty: z.number().int().min(1).max(3).nullable(),
   sort: z.enum(['best', 'newest', 'title']),
@@ -39,7 +39,7 @@ export function fullTextQuery(words: string): string | null {
     ? null
     : terms
         .slice(0, 12)
-        .map((term) => `"${term}"*`)
+        .map((term) => `"${term.slice(0, 60)}"*`)
         .join(' ');
 }
 

@@ -24,13 +24,16 @@ async function close(
   });
 }
 
-/** The student hands in. */
+/** The student hands in; after the end of the time it is the clock that does, though the browser asked. */
 export async function handIn(ctx: Context, attemptId: string): Promise<Result<{ handedInAt: number }>> {
   const found = await findAttempt(ctx.db.read, attemptId);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
-  const at = found.state.handedInAt ?? Math.min(ctx.now, found.state.deadline);
-  if (found.state.handedInAt === null) await close(ctx, found.attempt, 'student', at);
+  const { deadline } = found.state;
+  const at = found.state.handedInAt ?? Math.min(ctx.now, deadline);
+  if (found.state.handedInAt === null) {
+    await close(ctx, found.attempt, ctx.now < deadline ? 'student' : 'clock', at);
+  }
   return ok({ handedInAt: at });
 }
 

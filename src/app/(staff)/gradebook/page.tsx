@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { listCourses } from '@/server/gradebook/gradebook';
 import { Strip } from '@/ui/frame/Strip';
+import { ListSheet } from '@/ui/parts/ListSheet';
 
 export const metadata: Metadata = { title: 'Gradebook' };
 
@@ -12,32 +12,18 @@ export default async function GradebooksPage() {
   return (
     <>
       <Strip title="Gradebook" />
-      <div className="page">
-        <div className="list-sheet">
-          <table className="rows">
-            <thead>
-              <tr>
-                <th scope="col">Course</th>
-                <th scope="col">Title</th>
-                <th scope="col">Term</th>
-              </tr>
-            </thead>
-            <tbody>
-              {courses.map((c) => (
-                <tr key={c.id}>
-                  <td>
-                    <Link className="title" href={`/gradebook/${c.id}`}>
-                      {c.code}
-                    </Link>
-                  </td>
-                  <td>{c.title}</td>
-                  <td className="soft">{c.term}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      </div>
+      <ListSheet
+        rows={courses}
+        keyOf={(c) => c.id}
+        title="Course"
+        href={(c) => `/gradebook/${c.id}`}
+        text={(c) => c.code}
+        columns={[
+          { head: 'Title', cell: (c) => c.title },
+          { head: 'Term', cell: (c) => <span className="soft">{c.term}</span> },
+        ]}
+        empty="You have no course yet. The department lead puts teachers and students into courses."
+      />
     </>
   );
 }

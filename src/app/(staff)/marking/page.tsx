@@ -4,6 +4,7 @@ import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { listMarking } from '@/server/marking/desk';
 import { Strip } from '@/ui/frame/Strip';
+import { ListSheet } from '@/ui/parts/ListSheet';
 import { plural } from '@/ui/words/marks';
 
 export const metadata: Metadata = { title: 'Marking' };
@@ -21,47 +22,24 @@ export default async function MarkingPage() {
           </Link>
         )}
       </Strip>
-      <div className="page">
-        <div className="list-sheet">
-          <table className="rows">
-            <thead>
-              <tr>
-                <th scope="col">Question</th>
-                <th scope="col">Sitting</th>
-                <th scope="col">Course</th>
-                <th scope="col" className="num">
-                  Marked
-                </th>
-                <th scope="col" className="num">
-                  Waiting
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {tasks.map((t) => (
-                <tr key={t.sitting + t.item}>
-                  <td>
-                    <Link className="title" href={`/marking/${t.sitting}/${t.item}`}>
-                      {t.number}. {t.label}
-                    </Link>
-                  </td>
-                  <td>{t.title}</td>
-                  <td>{t.course}</td>
-                  <td className="num">{t.answers - t.waiting}</td>
-                  <td className={t.waiting > 0 ? 'num hand' : 'num soft'}>{t.waiting}</td>
-                </tr>
-              ))}
-              {tasks.length === 0 && (
-                <tr>
-                  <td colSpan={5} className="text-center p-4">
-                    Nothing waits for a person. Answers on which no rule decides will appear here.
-                  </td>
-                </tr>
-              )}
-            </tbody>
-          </table>
-        </div>
-      </div>
+      <ListSheet
+        rows={tasks}
+        keyOf={(t) => t.sitting + t.item}
+        title="Question"
+        href={(t) => `/marking/${t.sitting}/${t.item}`}
+        text={(t) => `${t.number}. ${t.label}`}
+        columns={[
+          { head: 'Sitting', cell: (t) => t.title },
+          { head: 'Course', cell: (t) => t.course },
+          { head: 'Marked', figure: true, cell: (t) => t.answers - t.waiting },
+          {
+            head: 'Waiting',
+            figure: true,
+            cell: (t) => <span className={t.waiting > 0 ? 'hand' : 'soft'}>{t.waiting}</span>,
+          },
+        ]}
+        empty="Nothing waits for a person. Answers on which no rule decides will appear here."
+      />
     </>
   );
 }

@@ -1,0 +1,162 @@
+import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { goTo, LAPTOP, launch, PHONE, signIn } from '../drivers/browser';
+import { Server } from '../drivers/server';
+
+/** What goes wrong on ordinary days: networks, clocks, batteries, wrong files, two people on one thing. */
+const server = new Server(3303, 'weather');
+let browser: Browser;
+let teacher: Page;
+
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  server.loadDemo();
+  await server.start();
+  browser = await launch();
+  teacher = (await signIn(browser, server.base, 'odalys')).page;
+});
+test.afterAll(async () => {
+  await browser?.close();
+  await server.kill();
+});
+
+/** A sitting of the mid-term for WT-201 that is open now; returns its page. */
+async function schedule(minutes: number): Promise<string> {
+  await goTo(teacher, '/exams');
+  await teacher.getByRole('link', { name: 'Mid-term' }).click();
+  await teacher.getByRole('button', { name: 'Schedule…' }).click();
+  const now = new Date(Date.now() - new Date().getTimezoneOffset() * 60_000);
+  await teacher.getByLabel('They may start from').fill(now.toISOString().slice(0, 16));
+  await teacher.getByLabel('Minutes for each').fill(String(minutes));
+  await teacher.getByRole('button', { name: 'Schedule it' }).click();
+  await teacher.waitForURL('**/sittings/*');
+  return teacher.url();
+}
+
+/** Makes a device's clock wrong by so many hours. */
+async function wrongClock(context: BrowserContext, hours: number): Promise<void> {
+  await context.addInitScript((shift) => {
+    const Right = Date;
+    window.Date = class extends Right {
+      constructor(...parts: [] | [number]) {
+        super(parts.length === 0 ? Right.now() + shift : parts[0]);
+      }
+      static override now(): number {
+        return Right.now() + shift;
+      }
+    } as DateConstructor;
+  }, hours * 3_600_000);
+}
+
+async function begin(page: Page, minutes: number): Promise<void> {
+  await goTo(page, '/my');
+  await page
+    .locator('section div', { hasText: `${minutes} minutes` })
+    .filter({ has: page.getByRole('button', { name: 'Begin' }) })
+    .last()
+    .getByRole('button', { name: 'Begin' })
+    .click();
+  await page.waitForURL('**/room/*');
+  await expect(page.getByText('All answers saved ✓')).toBeVisible();
+}
+
+test('two minutes without a network, clocks that are wrong, and a time that runs out by itself', async () => {
+  test.setTimeout(300_000);
+  const long = await schedule(47);
+  const short = await schedule(1);
+
+  // His clock is an hour ahead, and he never closes his browser.
+  const watching = await signIn(browser, server.base, 'bram.o', PHONE);
+  await wrongClock(watching.context, 1);
+  await begin(watching.page, 1);
+  await watching.page.getByRole('textbox').first().fill('typed with a minute to go');
+
+  // Hers is an hour behind; her battery dies.
+  const gone = await signIn(browser, server.base, 'aino.v', PHONE);
+  await wrongClock(gone.context, -1);
+  await begin(gone.page, 1);
+  await gone.page.getByRole('textbox').first().fill('the last before the battery died');
+  await expect(gone.page.getByText('All answers saved ✓')).toBeVisible();
+  await gone.context.close();
+
+  // Two minutes in a lift.
+  const away = await signIn(browser, server.base, 'chiara.m', LAPTOP);
+  await begin(away.page, 47);
+  await away.context.setOffline(true);
+  const from = Date.now();
+  const places = away.page.getByRole('textbox');
+  for (let i = 0; i < 3; i++) {
+    await places.first().fill(`written without a network, take ${i}`);
+    await expect(away.page.getByText(/Offline: kept on this device/)).toBeVisible();
+    await away.page.waitForTimeout(20_000);
+  }
+
+  await expect(watching.page.getByRole('heading', { name: /Handed in/ })).toBeVisible({ timeout: 90_000 });
+  await expect(async () => {
+    await goTo(teacher, short);
+    for (const name of [/Bram Oosterveld/, /Aino Virtala/]) {
+      await expect(teacher.getByRole('row', { name })).toContainText('by the clock', { timeout: 1000 });
+    }
+  }).toPass({ timeout: 60_000 });
+
+  await away.page.waitForTimeout(Math.max(0, 120_000 - (Date.now() - from)));
+  await away.context.setOffline(false);
+  await expect(away.page.getByText('All answers saved ✓')).toBeVisible({ timeout: 30_000 });
+  const second = await away.context.newPage();
+  await goTo(second, away.page.url());
+  await expect(second.getByRole('textbox').first()).toHaveValue('written without a network, take 2');
+  await goTo(teacher, long);
+  await expect(teacher.getByRole('row', { name: /Chiara/ })).toContainText('min left');
+});
+
+test('a 40 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {
+  await goTo(teacher, '/bank');
+  await teacher.keyboard.press('n');
+  const sheet = teacher.getByRole('textbox', { name: 'The sheet' });
+  await sheet.click();
+  await teacher.keyboard.type('What does the photo show?');
+  const chooser = teacher.locator('input[type=file]').first();
+  await chooser.setInputFiles({
+    name: 'IMG_4011.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.alloc(40 * 1024 * 1024, 7),
+  });
+  await expect(teacher.getByRole('alert').filter({ hasText: '40 MB; 20 MB is the most' })).toBeVisible();
+  await chooser.setInputFiles({
+    name: 'notes.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from('not a picture at all'),
+  });
+  await expect(teacher.getByRole('alert').filter({ hasText: 'not a picture that can be shown' })).toBeVisible();
+  await expect(sheet).toContainText('What does the photo show?');
+});
+
+test('two teachers on one question: whoever saves later is told, and keeps both', async () => {
+  await expect(teacher.getByText('Saved', { exact: false }).first()).toBeVisible();
+  await teacher.waitForTimeout(1500);
+  const other = (await signIn(browser, server.base, 'imre')).page;
+  await goTo(other, teacher.url());
+  await other.getByLabel('Notes to colleagues').fill('from the second teacher');
+  await expect(other.getByText(/^Saved/).first()).toBeVisible();
+  await other.waitForTimeout(1500);
+  await teacher.getByLabel('Notes to colleagues').fill('from the first teacher');
+  await expect(teacher.getByRole('alert').filter({ hasText: 'has saved this question meanwhile' })).toBeVisible();
+  await teacher.getByRole('button', { name: 'Keep mine as a copy' }).click();
+  await teacher.waitForURL((url) => url.href !== other.url());
+  await expect(teacher.getByLabel('Notes to colleagues')).toHaveValue('from the first teacher');
+  await other.reload();
+  await expect(other.getByLabel('Notes to colleagues')).toHaveValue('from the second teacher');
+});
+
+test('nonsense is searched for, typed and pasted without harm', async () => {
+  await goTo(teacher, '/bank');
+  for (const words of ["'; DROP TABLE questions; --", 'x'.repeat(5000)]) {
+    await teacher.getByLabel('Search all text').fill(words);
+    await expect(teacher.getByText('No question fits.')).toBeVisible();
+  }
+  for (const signs of ['"*(', '😀'.repeat(60)]) {
+    await teacher.getByLabel('Search all text').fill(signs);
+    await expect(teacher.locator('a.title').first()).toBeVisible();
+  }
+  await teacher.getByLabel('Search all text').fill('');
+  await expect(teacher.locator('a.title').first()).toBeVisible();
+});
