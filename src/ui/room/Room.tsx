@@ -94,6 +94,7 @@ export function Room({ room }: { room: DrawnRoom }) {
     { keys: 'l', what: 'Come back to this question later', run: toggleLater },
     { keys: 'j', what: 'Next', run: () => page < pages.length - 1 && go(page + 1) },
     { keys: 'k', what: 'Back', run: () => page > 0 && go(page - 1) },
+    ...(contents ? [{ keys: 'Escape', what: 'Close the contents', run: () => setContents(false) }] : []),
   ]);
 
   if (clock.handedInAt !== null) return <HandedIn title={room.title} saving={saving} />;
