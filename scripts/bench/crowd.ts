@@ -39,7 +39,6 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
     const { id } = must(
       await createQuestion(teacher, {
         bank: installed.banks.get('Turbine systems') ?? '',
-        topic: null,
         body: sampleQuestion(`Sample ${i}`),
       }),
     );

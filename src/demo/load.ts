@@ -98,9 +98,11 @@ class Loader {
         const created = must(
           await createQuestion(ctx, {
             bank: this.get(this.installed.banks, bank),
-            topic: this.get(this.installed.topics, source.topic),
-            difficulty: source.difficulty,
-            demand: source.demand,
+            facts: {
+              topic: this.get(this.installed.topics, source.topic),
+              difficulty: source.difficulty,
+              demand: source.demand,
+            },
             body,
           }),
         );

@@ -94,7 +94,7 @@ export class TestDepartment {
   }
 
   async question(body: QuestionBody = sampleQuestion('Sample')): Promise<string> {
-    return must(await createQuestion(this.as('teacher'), { bank: this.bank, topic: null, body })).id;
+    return must(await createQuestion(this.as('teacher'), { bank: this.bank, body })).id;
   }
 
   /** An exam of so many sample questions and a sitting of it that is open now for two hours. */

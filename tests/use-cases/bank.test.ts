@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { freshFacts } from '@/core/bank/facts';
 import { must } from '@/core/base/result';
 import { actorOf, signIn, signOut } from '@/server/auth/sessions';
 import { leaveBench, saveDraft } from '@/server/bank/save-draft';
@@ -22,13 +23,13 @@ beforeEach(async () => {
 });
 afterEach(() => dept.close());
 
-const facts = { topic: null, difficulty: 1, demand: 'know' };
+const facts = freshFacts;
 
 describe('a question on two benches', () => {
   it('whoever saves later is told and overwrites nothing', async () => {
     const question = await dept.question();
-    must(await saveDraft(dept.as('teacher'), { question, base: 1, body: sampleQuestion('Mine'), ...facts }));
-    const later = await saveDraft(dept.as('lead'), { question, base: 1, body: sampleQuestion('Theirs'), ...facts });
+    must(await saveDraft(dept.as('teacher'), { question, base: 1, body: sampleQuestion('Mine'), facts }));
+    const later = await saveDraft(dept.as('lead'), { question, base: 1, body: sampleQuestion('Theirs'), facts });
     expect(later).toMatchObject({ ok: false, refusal: { code: 'changed-elsewhere', values: { by: 'teacher' } } });
     expect(must(await openQuestion(dept.as('lead'), question)).body.title).toBe('Mine');
   });
@@ -37,7 +38,7 @@ describe('a question on two benches', () => {
     const question = await dept.question();
     for (const who of ['marker', 'ada']) {
       expect((await openQuestion(dept.as(who), question)).ok).toBe(false);
-      expect(await saveDraft(dept.as(who), { question, base: 1, body: sampleQuestion('X'), ...facts })).toMatchObject({
+      expect(await saveDraft(dept.as(who), { question, base: 1, body: sampleQuestion('X'), facts })).toMatchObject({
         ok: false,
         refusal: { code: 'forbidden' },
       });
@@ -50,7 +51,7 @@ describe('revisions', () => {
     const question = await dept.question();
     expect(must(await leaveBench(dept.as('teacher'), question)).revision).toBe(1);
     expect(must(await leaveBench(dept.as('teacher'), question)).revision).toBe(1);
-    must(await saveDraft(dept.as('teacher'), { question, base: 1, body: sampleQuestion('Second'), ...facts }));
+    must(await saveDraft(dept.as('teacher'), { question, base: 1, body: sampleQuestion('Second'), facts }));
     expect(must(await revisionToPlace(dept.as('teacher'), question)).revision).toBe(2);
     const rows = await dept.out.db.read.select().from(revisions).where(eq(revisions.question, question));
     expect(rows.map((r) => (r.body as { title: string }).title)).toEqual(['Sample', 'Second']);
@@ -94,7 +95,7 @@ describe('search', () => {
 
   it('follows every save, and the finder looks in the same index', async () => {
     const question = await dept.question(sampleQuestion('Before'));
-    must(await saveDraft(dept.as('teacher'), { question, base: 1, body: sampleQuestion('Afterwards'), ...facts }));
+    must(await saveDraft(dept.as('teacher'), { question, base: 1, body: sampleQuestion('Afterwards'), facts }));
     expect([await search('before'), await search('afterw')]).toEqual([[], ['Afterwards']]);
     expect((await find(dept.as('teacher'), 'afterw')).map((h) => h.what)).toEqual(['question']);
     expect(await find(dept.as('ada'), 'afterw')).toEqual([]);

@@ -6,6 +6,7 @@ const things: { [A in Act]: Acts[A] } = {
   'use staff rooms': null,
   'see bank': shared,
   'write in bank': shared,
+  'change bank': shared,
   'build exams': null,
   'run sittings': null,
   'mark answers': null,
@@ -23,6 +24,7 @@ const table: Record<Act, Role[]> = {
   'use staff rooms': ['lead', 'teacher', 'marker'],
   'see bank': ['lead', 'teacher'],
   'write in bank': ['lead', 'teacher'],
+  'change bank': ['lead'],
   'build exams': ['lead', 'teacher'],
   'run sittings': ['lead', 'teacher'],
   'mark answers': ['lead', 'teacher', 'marker'],
@@ -53,6 +55,8 @@ describe('permissions', () => {
     expect(may({ id: 'odalys', role: 'lead' }, 'see bank', hidden)).toBe(false);
     expect(may({ id: 'odalys', role: 'lead' }, 'write in bank', named)).toBe(true);
     expect(may({ id: 'imre', role: 'teacher' }, 'see bank', named)).toBe(false);
+    expect(may({ id: 'odalys', role: 'lead' }, 'change bank', named)).toBe(false);
+    expect(may({ id: 'jonas', role: 'teacher' }, 'change bank', named)).toBe(true);
   });
 
   it('let nobody into the attempt or the unreleased result of another', () => {

@@ -19,6 +19,8 @@ export interface Acts {
   'use staff rooms': null;
   'see bank': BankAccess;
   'write in bank': BankAccess;
+  /** Its name, whom it is shared with, its topics, whether review is required. */
+  'change bank': BankAccess;
   'build exams': null;
   'run sittings': null;
   'mark answers': null;
@@ -53,6 +55,7 @@ const TABLE: { [A in Act]: Rule<A> } = {
   'use staff rooms': staff,
   'see bank': (actor, bank) => writers(actor) && reaches(actor, bank),
   'write in bank': (actor, bank) => writers(actor) && reaches(actor, bank),
+  'change bank': (actor, bank) => bank.owner === actor.id || (actor.role === 'lead' && bank.share === 'department'),
   'build exams': writers,
   'run sittings': writers,
   'mark answers': staff,

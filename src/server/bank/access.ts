@@ -7,15 +7,17 @@ import { bankMembers, banks } from '../db/schema/bank';
 export interface BankRow {
   id: string;
   name: string;
+  reviewRequired: boolean;
   access: BankAccess;
 }
 
 export async function allBanks(read: Reader): Promise<BankRow[]> {
   const rows = await read.select().from(banks).orderBy(asc(banks.name));
   const named = await read.select().from(bankMembers);
-  return rows.map(({ id, name, share, owner }) => ({
+  return rows.map(({ id, name, share, owner, reviewRequired }) => ({
     id,
     name,
+    reviewRequired,
     access: { share, owner, named: named.filter((n) => n.bank === id).map((n) => n.member) },
   }));
 }

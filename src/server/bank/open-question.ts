@@ -1,21 +1,26 @@
-import { asc, desc, eq, like } from 'drizzle-orm';
+import { and, asc, desc, eq, like } from 'drizzle-orm';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
+import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
 import { type QuestionBody, questionForm } from '@/core/bank/question';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { questions, revisions, topics } from '../db/schema/bank';
 import { exams } from '../db/schema/exams';
 import { members } from '../db/schema/people';
 import { visibleBanks } from './access';
+import { labelsOf } from './labels';
+import { type ReviewStep, reviewStory } from './review';
+import { type Goal, listGoals, listTags } from './shelves';
 
 export interface OpenQuestion {
   id: string;
   bank: { id: string; name: string };
-  topic: string | null;
   topics: { id: string; name: string; parent: string | null }[];
-  difficulty: number;
-  demand: 'know' | 'use' | 'judge';
+  facts: QuestionFacts;
+  /** To choose from. */
+  goals: Goal[];
+  tagsInUse: string[];
   body: QuestionBody;
   version: number;
   revision: number;
@@ -25,6 +30,11 @@ export interface OpenQuestion {
   history: { number: number; by: string; at: number }[];
   usedIn: { id: string; title: string }[];
   mayWrite: boolean;
+  review: ReviewState;
+  /** Whether exams take it only when it is agreed. */
+  reviewRequired: boolean;
+  story: ReviewStep[];
+  kept: 'live' | 'archived' | 'deleted';
 }
 
 /** A question with everything that the bench and the bank's margin show of it. */
@@ -49,14 +59,19 @@ export async function openQuestion(ctx: Context, id: string): Promise<Result<Ope
   return ok({
     id,
     bank: { id: bank.id, name: bank.name },
-    topic: question.topic,
     topics: await read
       .select({ id: topics.id, name: topics.name, parent: topics.parent })
       .from(topics)
       .where(eq(topics.bank, bank.id))
       .orderBy(asc(topics.position)),
-    difficulty: question.difficulty,
-    demand: question.demand,
+    facts: {
+      topic: question.topic,
+      difficulty: question.difficulty,
+      demand: question.demand,
+      ...(await labelsOf(read, [id]))(id),
+    },
+    goals: await listGoals(ctx),
+    tagsInUse: await listTags(ctx),
     body: readStored(questionForm, question.draft),
     version: question.draftVersion,
     revision: question.revision,
@@ -70,5 +85,21 @@ export async function openQuestion(ctx: Context, id: string): Promise<Result<Ope
       .where(like(exams.plan, `%"${id}"%`))
       .limit(20),
     mayWrite: may(ctx.actor, 'write in bank', bank.access),
+    review: question.review,
+    reviewRequired: bank.reviewRequired,
+    story: (await reviewStory(read, id)).map(({ byId: _, ...step }) => step),
+    kept: question.deletedAt !== null ? 'deleted' : question.archivedAt !== null ? 'archived' : 'live',
   });
+}
+
+/** One revision of a question that the actor may see. */
+export async function openRevision(ctx: Context, id: string, number: number): Promise<Result<QuestionBody>> {
+  const [row] = await ctx.db.read
+    .select({ bank: questions.bank, body: revisions.body })
+    .from(revisions)
+    .innerJoin(questions, eq(questions.id, revisions.question))
+    .where(and(eq(revisions.question, id), eq(revisions.number, number)));
+  if (!row) return NOT_FOUND;
+  const seen = (await visibleBanks(ctx)).some((b) => b.id === row.bank);
+  return seen ? ok(readStored(questionForm, row.body)) : FORBIDDEN;
 }

@@ -1,11 +1,13 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
+import { factsSchema } from '@/core/bank/facts';
 import { questionForm } from '@/core/bank/question';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { members } from '../db/schema/people';
 import { questions } from '../db/schema/bank';
 import { mayWriteIn } from './access';
+import { setLabels } from './labels';
 import { cutRevision, headOf, indexQuestion } from './write';
 
 const input = z.object({
@@ -13,9 +15,7 @@ const input = z.object({
   /** The draft version that this save starts from. */
   base: z.number().int(),
   body: questionForm.schema,
-  topic: z.string().nullable(),
-  difficulty: z.number().int().min(1).max(3),
-  demand: z.enum(['know', 'use', 'judge']),
+  facts: factsSchema,
 });
 
 /**
@@ -25,7 +25,8 @@ const input = z.object({
 export async function saveDraft(ctx: Context, raw: unknown): Promise<Result<{ version: number; savedAt: number }>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  const { question, base, body, ...facts } = parsed.value;
+  const { question, base, body, facts } = parsed.value;
+  const { tags, goals, ...columns } = facts;
   const [head] = await ctx.db.read.select().from(questions).where(eq(questions.id, question));
   if (!head) return NOT_FOUND;
   if (!(await mayWriteIn(ctx, head.bank))) return FORBIDDEN;
@@ -34,7 +35,9 @@ export async function saveDraft(ctx: Context, raw: unknown): Promise<Result<{ ve
       .update(questions)
       .set({
         ...headOf(body),
-        ...facts,
+        ...columns,
+        // What was agreed is not what stands here now.
+        review: sql`CASE ${questions.review} WHEN 'agreed' THEN 'draft' ELSE ${questions.review} END`,
         draftVersion: base + 1,
         changed: true,
         savedBy: ctx.actor.id,
@@ -51,6 +54,7 @@ export async function saveDraft(ctx: Context, raw: unknown): Promise<Result<{ ve
       return refuse('changed-elsewhere', { values: { by: other?.name ?? '' } });
     }
     await indexQuestion(tx, saved[0].row, body);
+    await setLabels(tx, question, { tags, goals });
     return ok({ version: base + 1, savedAt: ctx.now });
   });
 }

@@ -1,9 +1,12 @@
 import { eq, sql } from 'drizzle-orm';
+import type { QuestionFacts } from '@/core/bank/facts';
 import { isReady, questionReadiness } from '@/core/bank/readiness';
 import { type QuestionBody, tidyQuestion } from '@/core/bank/question';
 import { summarise } from '@/core/bank/summary';
 import type { Transaction } from '../db/database';
 import { questions, revisions } from '../db/schema/bank';
+import { newId } from '../ports/ids';
+import { setLabels } from './labels';
 
 /** The columns of a question's head that follow from its body. */
 export function headOf(body: QuestionBody): {
@@ -22,6 +25,43 @@ export async function indexQuestion(tx: Transaction, row: number, body: Question
   const { title, text } = summarise(body);
   await tx.run(sql`DELETE FROM question_search WHERE rowid = ${row}`);
   await tx.run(sql`INSERT INTO question_search (rowid, title, text) VALUES (${row}, ${title}, ${text})`);
+}
+
+export interface NewQuestion {
+  bank: string;
+  facts: QuestionFacts;
+  body: QuestionBody;
+}
+
+/** Adds a question as a draft; returns its id. */
+export async function insertQuestion(
+  tx: Transaction,
+  { bank, facts, body }: NewQuestion,
+  by: string,
+  at: number,
+): Promise<string> {
+  const { topic, difficulty, demand, tags, goals } = facts;
+  const id = newId();
+  const [row] = await tx
+    .insert(questions)
+    .values({
+      id,
+      bank,
+      topic,
+      difficulty,
+      demand,
+      ...headOf(body),
+      draftVersion: 1,
+      revision: 0,
+      changed: true,
+      author: by,
+      savedBy: by,
+      savedAt: at,
+    })
+    .returning({ row: questions.row });
+  if (row) await indexQuestion(tx, row.row, body);
+  await setLabels(tx, id, { tags, goals });
+  return id;
 }
 
 /** The newest revision of a question as it now stands; cuts one when the draft has changed since. */

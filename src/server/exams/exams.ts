@@ -8,7 +8,7 @@ import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { questions } from '../db/schema/bank';
 import { exams } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
-import { mayWriteIn } from '../bank/access';
+import { visibleBanks } from '../bank/access';
 import { cutRevision } from '../bank/write';
 import { readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
@@ -128,9 +128,14 @@ export async function savePlan(ctx: Context, raw: unknown): Promise<Result<{ ver
 /** The revision of a question that an exam should place now; one is cut when its draft has moved on. */
 export async function revisionToPlace(ctx: Context, question: string): Promise<Result<{ revision: number }>> {
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
-  const [head] = await ctx.db.read.select({ bank: questions.bank }).from(questions).where(eq(questions.id, question));
+  const [head] = await ctx.db.read
+    .select({ bank: questions.bank, review: questions.review })
+    .from(questions)
+    .where(eq(questions.id, question));
   if (!head) return NOT_FOUND;
-  if (!(await mayWriteIn(ctx, head.bank))) return FORBIDDEN;
+  const bank = (await visibleBanks(ctx)).find(({ id }) => id === head.bank);
+  if (!bank || !may(ctx.actor, 'write in bank', bank.access)) return FORBIDDEN;
+  if (bank.reviewRequired && head.review !== 'agreed') return refuse('review-required');
   const revision = await ctx.db.transaction((tx) => cutRevision(tx, question, ctx.actor.id, ctx.now));
   return revision === null ? NOT_FOUND : ok({ revision });
 }

@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
@@ -77,4 +77,13 @@ export async function resetPassword(ctx: Context, input: unknown): Promise<Resul
     await tx.delete(sessions).where(eq(sessions.member, parsed.value.member));
     return changed.length > 0 ? ok() : NOT_FOUND;
   });
+}
+
+/** Everybody who writes questions and exams, to choose from. */
+export async function listColleagues(ctx: Context): Promise<{ id: string; name: string }[]> {
+  return ctx.db.read
+    .select({ id: members.id, name: members.name })
+    .from(members)
+    .where(inArray(members.role, ['lead', 'teacher']))
+    .orderBy(asc(members.name));
 }

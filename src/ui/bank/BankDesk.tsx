@@ -1,113 +1,122 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
-import Button from 'react-bootstrap/Button';
-import { searchAction } from '@/app/(staff)/bank/actions';
-import { KIND_NAMES, type KindName } from '@/core/kinds/registry';
-import type { BankSearch, BankShelf, FoundQuestion } from '@/server/bank/search';
+import { useRef, useState } from 'react';
+import { forgetSearchAction, keepSearchAction } from '@/app/(staff)/bank/actions';
+import type { KeptSearch } from '@/server/bank/kept-searches';
+import type { Found } from '@/server/bank/search';
+import type { BankShelf, Goal } from '@/server/bank/shelves';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
-import { KIND_WORDS, kindsText } from '../words/kinds';
-import { marksText, plural } from '../words/marks';
-import { Highlighted } from './Highlighted';
+import { plural } from '../words/marks';
+import { BankIndex } from './BankIndex';
+import { BulkBar } from './BulkBar';
+import { KeepSearch } from './KeepSearch';
 import { Peek } from './Peek';
+import { QuestionList } from './QuestionList';
+import { Sentence } from './Sentence';
+import type { Filters } from './sentence';
+import { useSearch } from './use-search';
 
-const SHARE = { department: 'shared with the department', named: 'shared with named people', private: 'only you' };
+const SHARE = { department: 'shared with the department', named: 'shared with named people', private: 'only yours' };
 
 interface Props {
   shelves: BankShelf[];
+  /** The bank that new questions go into. */
   shelf: BankShelf;
+  bank: string | null;
   topic: string | null;
-  first: { total: number; found: FoundQuestion[] };
+  filters: Filters;
+  first: Found;
   courses: CourseRow[];
+  tags: string[];
+  goals: Goal[];
+  colleagues: { id: string; name: string }[];
+  kept: KeptSearch[];
 }
 
-type Filters = Pick<BankSearch, 'words' | 'kind' | 'difficulty' | 'sort'>;
-
 /** The bank: topics at the left, a search that reads as a sentence, the sheet at the right. */
-export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
+export function BankDesk(props: Props) {
+  const { shelves, shelf, bank, topic, courses, tags, goals, colleagues } = props;
   const router = useRouter();
-  const [filters, setFilters] = useState<Filters>({ words: '', kind: null, difficulty: null, sort: 'newest' });
-  const [list, setList] = useState(first);
+  const [filters, setFilters] = useState<Filters>(props.filters);
+  const [kept, setKept] = useState(props.kept);
   const [at, setAt] = useState(0);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const lastChosen = useRef(0);
   const search = useRef<HTMLInputElement>(null);
-  const untouched = useRef(true);
+  const list = useSearch({ bank, topic }, filters, props.first);
+  const current = list.at(at);
 
-  const chosen = list.found[at];
-  const change = (part: Partial<Filters>): void => {
-    untouched.current = false;
-    setFilters({
-      ...filters,
-      ...part,
-      ...(part.words !== undefined && filters.words === '' && part.words !== '' ? { sort: 'best' } : {}),
-    });
+  const change = (next: Filters): void => {
+    const starts = filters.words === '' && next.words !== '';
+    setFilters(starts ? { ...next, sort: 'best' } : next);
     setAt(0);
   };
-
-  useEffect(() => {
-    if (untouched.current) return;
-    let stale = false;
-    const timer = setTimeout(async () => {
-      const result = await searchAction({ bank: shelf.id, topic, ...filters, from: 0 });
-      if (!stale && result.ok) setList(result.value);
-    }, 90);
-    return () => {
-      stale = true;
-      clearTimeout(timer);
-    };
-  }, [filters, shelf.id, topic]);
-
-  const more = async (): Promise<void> => {
-    const result = await searchAction({ bank: shelf.id, topic, ...filters, from: list.found.length });
-    if (result.ok) setList({ total: result.value.total, found: [...list.found, ...result.value.found] });
+  const choose = (row: number, through: boolean): void => {
+    const next = new Set(chosen);
+    const [from, to] = through ? [Math.min(row, lastChosen.current), Math.max(row, lastChosen.current)] : [row, row];
+    const add = through || !next.has(list.at(row)?.id ?? '');
+    for (let i = from; i <= to; i++) {
+      const id = list.at(i)?.id;
+      if (id) next[add ? 'add' : 'delete'](id);
+    }
+    lastChosen.current = row;
+    setChosen(next);
+  };
+  const go = (row: number): void => {
+    const next = Math.max(0, Math.min(row, list.total - 1));
+    void list.need(next);
+    setAt(next);
+  };
+  const again = (): void => {
+    list.again();
+    router.refresh();
   };
 
   const newHref = `/bank/new?bank=${shelf.id}${topic ? `&topic=${topic}` : ''}`;
   useKeys([
     { keys: 'n', what: 'New question', run: () => router.push(newHref) },
     { keys: '/', what: 'Search', run: () => search.current?.focus() },
-    { keys: 'j', what: 'Next question', run: () => setAt(Math.min(at + 1, list.found.length - 1)) },
-    { keys: 'k', what: 'Question before', run: () => setAt(Math.max(at - 1, 0)) },
-    { keys: 'Enter', what: 'Open the question', run: () => chosen && router.push(`/bank/${chosen.id}`) },
+    { keys: 'j', what: 'Next question', run: () => go(at + 1) },
+    { keys: 'k', what: 'Question before', run: () => go(at - 1) },
+    { keys: 'x', what: 'Choose the question, to do something to many', run: () => choose(at, false) },
+    { keys: 'Escape', what: 'Choose none', run: () => setChosen(new Set()) },
+    { keys: 'Enter', what: 'Open the question', run: () => current && router.push(`/bank/${current.id}`) },
   ]);
 
   return (
     <>
-      <Strip title={shelf.name} state={`${SHARE[shelf.share]} · ${plural(shelf.questions, 'question')}`}>
+      <Strip
+        title={bank === null ? 'All banks' : shelf.name}
+        state={
+          bank === null
+            ? plural(shelves.length, 'bank')
+            : `${SHARE[shelf.share]}${shelf.reviewRequired ? ' · review required' : ''} · ${plural(shelf.questions, 'question')}`
+        }
+      >
+        <Link className="btn btn-outline-primary" href={`/bank/bring-in?bank=${shelf.id}`} prefetch={false}>
+          Bring in…
+        </Link>
         <Link className="btn btn-primary" href={newHref} prefetch={false}>
           New question <kbd>N</kbd>
         </Link>
       </Strip>
       <div className="split with-index">
-        <nav className="index" aria-label="Banks and topics">
-          <h2>Topics</h2>
-          <ul>
-            <li>
-              <Link href={`/bank?bank=${shelf.id}`} aria-current={topic === null}>
-                All <small>{shelf.questions}</small>
-              </Link>
-            </li>
-            {shelf.topics.map((t) => (
-              <li key={t.id} className={t.parent ? 'inner' : ''}>
-                <Link href={`/bank?bank=${shelf.id}&topic=${t.id}`} aria-current={topic === t.id}>
-                  {t.name} <small>{t.questions}</small>
-                </Link>
-              </li>
-            ))}
-          </ul>
-          <h2>Banks</h2>
-          <ul>
-            {shelves.map((s) => (
-              <li key={s.id}>
-                <Link href={`/bank?bank=${s.id}`} aria-current={s.id === shelf.id}>
-                  {s.name} <small>{s.questions}</small>
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </nav>
+        <BankIndex
+          shelves={shelves}
+          shelf={shelf}
+          bank={bank}
+          topic={topic}
+          kept={kept}
+          goals={goals}
+          colleagues={colleagues}
+          onForget={async (id) => {
+            const left = await forgetSearchAction(id);
+            if (left.ok) setKept(left.value);
+          }}
+        />
         <div>
           <div className="search">
             <input
@@ -117,54 +126,42 @@ export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
               placeholder="Search all text"
               aria-label="Search all text"
               value={filters.words}
-              onChange={(e) => change({ words: e.target.value })}
+              onChange={(e) => change({ ...filters, words: e.target.value })}
+              onKeyDown={(e) => {
+                if (e.key === 'ArrowDown') go(at + 1);
+                else if (e.key === 'ArrowUp') go(at - 1);
+                else if (e.key === 'Enter' && current) router.push(`/bank/${current.id}`);
+                else return;
+                e.preventDefault();
+              }}
             />
           </div>
-          <p className="sentence mb-0" aria-live="polite">
-            {plural(list.total, 'question')}
-            {filters.words.trim() && (
-              <>
-                {' '}
-                about <mark>{filters.words.trim()}</mark>
-              </>
-            )}
-            ,{' '}
-            <select
-              aria-label="Kind"
-              value={filters.kind ?? ''}
-              onChange={(e) => change({ kind: e.target.value || null })}
-            >
-              <option value="">any kind</option>
-              {KIND_NAMES.map((k: KindName) => (
-                <option key={k} value={k}>
-                  {KIND_WORDS[k].name}
-                </option>
-              ))}
-            </select>
-            ,{' '}
-            <select
-              aria-label="Difficulty"
-              value={filters.difficulty ?? ''}
-              onChange={(e) => change({ difficulty: e.target.value ? Number(e.target.value) : null })}
-            >
-              <option value="">difficulty 1 to 3</option>
-              <option value="1">difficulty 1</option>
-              <option value="2">difficulty 2</option>
-              <option value="3">difficulty 3</option>
-            </select>
-            ,{' '}
-            <select
-              aria-label="Order"
-              value={filters.sort}
-              onChange={(e) => change({ sort: e.target.value as Filters['sort'] })}
-            >
-              <option value="best">best match first</option>
-              <option value="newest">newest first</option>
-              <option value="title">by title</option>
-            </select>
-          </p>
+          <div className="d-flex gap-2 align-items-start">
+            <div className="flex-grow-1">
+              <Sentence
+                total={list.total}
+                filters={filters}
+                known={{ tags, goals, authors: colleagues }}
+                onChange={change}
+              />
+            </div>
+            <KeepSearch
+              onKeep={async (name) => {
+                const now = await keepSearchAction(name, { bank, topic, ...filters });
+                if (now.ok) setKept(now.value);
+              }}
+            />
+          </div>
+          <BulkBar
+            chosen={[...chosen]}
+            shelves={shelves}
+            tags={tags}
+            away={filters.kept !== 'live'}
+            onClear={() => setChosen(new Set())}
+            onDone={again}
+          />
           <div className="list-sheet">
-            {list.found.length === 0 ? (
+            {list.total === 0 ? (
               <p className="p-4 mb-0 text-center">
                 {shelf.questions === 0 ? 'This bank is empty. ' : 'No question fits. '}
                 <Link href={newHref} prefetch={false}>
@@ -172,59 +169,21 @@ export function BankDesk({ shelves, shelf, topic, first, courses }: Props) {
                 </Link>
               </p>
             ) : (
-              <table className="rows" aria-label="Questions">
-                <thead>
-                  <tr>
-                    <th scope="col" aria-label="Kind" />
-                    <th scope="col">Question</th>
-                    <th scope="col" className="num">
-                      Marks
-                    </th>
-                    <th scope="col" className="num">
-                      Diff.
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {list.found.map((q, i) => (
-                    <tr
-                      key={q.id}
-                      className="go"
-                      aria-selected={i === at}
-                      onClick={() => setAt(i)}
-                      onDoubleClick={() => router.push(`/bank/${q.id}`)}
-                    >
-                      <td>
-                        <span className="kind-sign" aria-hidden="true">
-                          {q.kinds.includes(' ') ? '⋯' : (KIND_WORDS[q.kinds as KindName]?.sign ?? '–')}
-                        </span>
-                      </td>
-                      <td>
-                        <Link className="title" href={`/bank/${q.id}`} prefetch={false}>
-                          <Highlighted text={q.title} words={filters.words} />
-                        </Link>
-                        <div className="soft">
-                          {kindsText(q.kinds)}
-                          {q.topic && ` · ${q.topic}`}
-                          {q.changed && ' · draft'}
-                          {!q.ready && <span className="hand"> · not ready</span>}
-                        </div>
-                      </td>
-                      <td className="num">[{marksText(q.marks)}]</td>
-                      <td className="num">{q.difficulty}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-            {list.found.length < list.total && (
-              <Button variant="quiet" className="my-2" onClick={more}>
-                Show {Math.min(60, list.total - list.found.length)} more
-              </Button>
+              <QuestionList
+                total={list.total}
+                question={list.at}
+                need={list.need}
+                at={at}
+                words={filters.words}
+                chosen={chosen}
+                onGo={go}
+                onOpen={(id) => router.push(`/bank/${id}`)}
+                onChoose={choose}
+              />
             )}
           </div>
         </div>
-        {chosen && <Peek key={chosen.id} question={chosen} courses={courses} />}
+        {current && <Peek key={current.id} question={current} courses={courses} goals={goals} />}
       </div>
     </>
   );

@@ -3,8 +3,10 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { copyAction, peekAction, type QuestionPeek } from '@/app/(staff)/bank/actions';
+import { alikeAction, copyAction, peekAction, type QuestionPeek } from '@/app/(staff)/bank/actions';
+import type { Alike } from '@/server/bank/alike';
 import type { FoundQuestion } from '@/server/bank/search';
+import type { Goal } from '@/server/bank/shelves';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { GiveNow } from '../sittings/GiveNow';
 import { QuestionView } from '../sheet/QuestionView';
@@ -12,7 +14,7 @@ import { plural } from '../words/marks';
 import { dayOnly } from '../words/time';
 
 /** The chosen question beside the list: its sheet ready to answer, and its story. Answers here go nowhere. */
-export function Peek({ question, courses }: { question: FoundQuestion; courses: CourseRow[] }) {
+export function Peek({ question, courses, goals }: { question: FoundQuestion; courses: CourseRow[]; goals: Goal[] }) {
   const router = useRouter();
   const [peek, setPeek] = useState<QuestionPeek | null>(null);
   const [responses, setResponses] = useState<Record<string, unknown>>({});
@@ -31,6 +33,7 @@ export function Peek({ question, courses }: { question: FoundQuestion; courses: 
     if (result.ok) router.push(`/bank/${result.value.id}`);
   };
   const last = peek?.history[0];
+  const aims = goals.filter((g) => peek?.facts.goals.includes(g.id));
   return (
     <aside className="margin" aria-label="The question">
       <h2>The sheet, ready to answer</h2>
@@ -57,6 +60,17 @@ export function Peek({ question, courses }: { question: FoundQuestion; courses: 
       </div>
       {peek && (
         <>
+          {(peek.facts.tags.length > 0 || aims.length > 0) && (
+            <div className="note">
+              <h3>About it</h3>
+              {peek.facts.tags.length > 0 && <p>{peek.facts.tags.join(', ')}</p>}
+              {aims.map((g) => (
+                <p key={g.id}>
+                  <strong>{g.code}</strong> {g.words}
+                </p>
+              ))}
+            </div>
+          )}
           <div className="note">
             <h3>Used in</h3>
             {peek.usedIn.length === 0 ? (
@@ -77,8 +91,35 @@ export function Peek({ question, courses }: { question: FoundQuestion; courses: 
               {peek.history.length > 1 && ` · ${plural(peek.history.length, 'revision')}`}
             </p>
           </div>
+          <AlikeNote question={question.id} />
         </>
       )}
     </aside>
+  );
+}
+
+/** More like this, when asked for. */
+function AlikeNote({ question }: { question: string }) {
+  const [alike, setAlike] = useState<Alike[] | null>(null);
+  return (
+    <div className="note">
+      <h3>Alike</h3>
+      {alike === null ? (
+        <Button variant="quiet" onClick={async () => setAlike(await alikeAction(question))}>
+          Find more like this
+        </Button>
+      ) : alike.length === 0 ? (
+        <p className="soft">Nothing else like it.</p>
+      ) : (
+        alike.map((q) => (
+          <p key={q.id}>
+            <Link href={`/bank/${q.id}`} prefetch={false}>
+              {q.title}
+            </Link>{' '}
+            <span className="soft">{Math.round(q.likeness * 100)} % alike</span>
+          </p>
+        ))
+      )}
+    </div>
   );
 }

@@ -28,13 +28,7 @@ import { TrySheet } from './TrySheet';
 export function Bench({ question }: { question: OpenQuestion }) {
   const router = useRouter();
   const key = `zonda-bench-${question.id}`;
-  const first = {
-    body: question.body,
-    topic: question.topic,
-    difficulty: question.difficulty,
-    demand: question.demand,
-  };
-  const { present, change, undo, canUndo } = useHistory<BenchState>(first);
+  const { present, change, undo, canUndo } = useHistory<BenchState>({ body: question.body, facts: question.facts });
   const [selected, setSelected] = useState<string | null>(null);
   const [trying, setTrying] = useState(false);
   const editor = useRef<Editor | null>(null);
@@ -106,7 +100,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const leave = async (): Promise<void> => {
     await flush();
     await leaveBenchAction(question.id);
-    router.push(`/bank?bank=${question.bank.id}${present.topic ? `&topic=${present.topic}` : ''}`);
+    router.push(`/bank?bank=${question.bank.id}${present.facts.topic ? `&topic=${present.facts.topic}` : ''}`);
   };
   const keepAsCopy = async (): Promise<void> => {
     const copy = await copyAction(question.id, body);
@@ -127,7 +121,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
       <Strip
         where={{ href: `/bank?bank=${question.bank.id}`, name: question.bank.name }}
         title={titleOf(body)}
-        chip={`difficulty ${present.difficulty}`}
+        chip={`difficulty ${present.facts.difficulty}`}
         state={
           question.revision === 0
             ? 'draft'

@@ -5,6 +5,7 @@ import type { OpenQuestion } from '@/server/bank/open-question';
 import { findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
 import { marksText } from '../words/marks';
+import { AboutIt } from './AboutIt';
 import { type BenchState, type Preset, PRESETS } from './bench-state';
 
 interface Props {
@@ -45,52 +46,13 @@ export function BenchIndex({ question, placed, present, findings, selected, chan
         ))}
       </ul>
       <h2>About it</h2>
-      <div className="d-grid gap-2 mb-3">
-        <input
-          className="form-control form-control-sm"
-          aria-label="Working title"
-          placeholder="Title from the first words"
-          value={present.body.title}
-          maxLength={200}
-          onChange={(e) => change((s) => ({ ...s, body: { ...s.body, title: e.target.value } }), 'title')}
-        />
-        <select
-          className="form-select form-select-sm"
-          aria-label="Topic"
-          value={present.topic ?? ''}
-          onChange={(e) => change((s) => ({ ...s, topic: e.target.value || null }))}
-        >
-          <option value="">no topic</option>
-          {question.topics.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.parent ? '– ' : ''}
-              {t.name}
-            </option>
-          ))}
-        </select>
-        <div className="d-flex gap-2">
-          <select
-            className="form-select form-select-sm"
-            aria-label="Difficulty"
-            value={present.difficulty}
-            onChange={(e) => change((s) => ({ ...s, difficulty: Number(e.target.value) }))}
-          >
-            <option value={1}>difficulty 1</option>
-            <option value={2}>difficulty 2</option>
-            <option value={3}>difficulty 3</option>
-          </select>
-          <select
-            className="form-select form-select-sm"
-            aria-label="Demand"
-            value={present.demand}
-            onChange={(e) => change((s) => ({ ...s, demand: e.target.value as BenchState['demand'] }))}
-          >
-            <option value="know">know</option>
-            <option value="use">use</option>
-            <option value="judge">judge</option>
-          </select>
-        </div>
-      </div>
+      <AboutIt
+        question={question}
+        title={present.body.title}
+        facts={present.facts}
+        onTitle={(title) => change((s) => ({ ...s, body: { ...s.body, title } }), 'title')}
+        onFacts={(facts) => change((s) => ({ ...s, facts }))}
+      />
       <h2>Readiness</h2>
       {findings.length === 0 ? (
         <p className="good">✓ Ready</p>

@@ -1,12 +1,11 @@
+import type { QuestionFacts } from '@/core/bank/facts';
 import type { QuestionBody, Slot } from '@/core/bank/question';
 import { type KindName, kindOf } from '@/core/kinds/registry';
 
 /** Everything on the bench that is saved and undone together. */
 export interface BenchState {
   body: QuestionBody;
-  topic: string | null;
-  difficulty: number;
-  demand: 'know' | 'use' | 'judge';
+  facts: QuestionFacts;
 }
 
 /** A short id that no slot of the question has. */

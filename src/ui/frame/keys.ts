@@ -29,13 +29,18 @@ function typing(target: EventTarget | null): boolean {
   );
 }
 
+/** Whether the key presses the button or link that it is on. */
+function presses(event: KeyboardEvent): boolean {
+  return event.key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('a, button') !== null;
+}
+
 function fits(keys: string, pressed: string): boolean {
   const range = /^(.)–(.)$/.exec(keys);
   if (range) return pressed.length === 1 && pressed >= (range[1] ?? '') && pressed <= (range[2] ?? '');
   return keys.toLowerCase() === pressed.toLowerCase();
 }
 
-/** Makes keys work while the component is on the screen. Single keys never fire while typing or behind an open dialog. */
+/** Makes keys work while the component is on the screen. Keys without Ctrl never fire while typing (but Esc does) or behind an open dialog. */
 export function useKeys(bindings: KeyBinding[]): void {
   const ref = useRef(bindings);
   useEffect(() => {
@@ -49,8 +54,8 @@ export function useKeys(bindings: KeyBinding[]): void {
       const name = held ? `Ctrl+${event.key}` : event.key;
       const binding = ref.current.find((b) => fits(b.keys, name));
       if (!binding) return;
-      const single = !held && event.key.length === 1;
-      if (single && (typing(event.target) || localStorage.getItem(SINGLE_KEYS_OFF) === 'yes')) return;
+      if (!held && event.key !== 'Escape' && (typing(event.target) || presses(event))) return;
+      if (!held && event.key.length === 1 && localStorage.getItem(SINGLE_KEYS_OFF) === 'yes') return;
       if (!held && document.querySelector('.modal.show')) return;
       event.preventDefault();
       binding.run(event.key);

@@ -36,6 +36,18 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `${v.count === 1 ? 'One answer still waits' : `${v.count} answers still wait`} for a person. Mark ${v.count === 1 ? 'it' : 'them'} first.`,
   'still-writing': (v) => `${v.count === 1 ? 'One student is' : `${v.count} students are`} still writing.`,
   'nobody-sat': () => 'Nobody has handed in.',
+  'name-taken': (v) => `There is already a bank called ${v.name}.`,
+  'topics-changed': () => 'The topics were changed meanwhile. Look again.',
+  'question-in-use': (v) =>
+    `${v.count === 1 ? 'One of them stands' : `${v.count} of them stand`} in an exam and cannot be deleted. Archive ${v.count === 1 ? 'it' : 'them'} instead.`,
+  'undone-already': () => 'This was undone already.',
+  'goal-code-twice': (v) => `The code ${v.code} stands there twice.`,
+  'trials-not-as-expected': (v) =>
+    `${v.count === 1 ? 'One trial answer is' : `${v.count} trial answers are`} not marked as expected. Mend the rule or the expectation, then ask.`,
+  'review-not-asked': () => 'Nobody has asked for review.',
+  'review-own': () => 'You asked for this review yourself. A colleague has to agree.',
+  'review-required': () => 'This bank lets only agreed questions into exams. Ask for review first.',
+  'remark-missing': () => 'Say what should be changed.',
   offline: () => 'There is no connection. What you typed is kept on this device.',
 };
 
@@ -43,6 +55,9 @@ const PROBLEMS: Record<string, string> = {
   'percent-range': 'Between 0 and 100 percent.',
   'marks-range': 'Marks go from 0 to 1000.',
   'not-a-number': 'This is not a number.',
+  'name-empty': 'Give it a name.',
+  'name-long': 'A shorter name, please: 80 letters at most.',
+  'goal-code-empty': 'Every goal needs a code.',
   'minutes-range': 'Between 1 and 1440 minutes.',
 };
 

@@ -3,14 +3,24 @@ import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { staffContext } from '@/server/auth/request';
+import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
+import type { QuestionBody } from '@/core/bank/question';
+import { type Alike, questionsLike, textOf } from '@/server/bank/alike';
+import { arrangeTopics, removeTopic, saveBank, saveTopic } from '@/server/bank/banks';
+import { type BulkAct, type Done, actOnMany, undoMany } from '@/server/bank/bulk';
+import { saveGoals } from '@/server/bank/goals';
+import { forgetSearch, type KeptSearch, keepSearch } from '@/server/bank/kept-searches';
+import { atBench } from '@/server/bank/presence';
+import { reviewQuestion } from '@/server/bank/review';
+import type { Goal } from '@/server/bank/shelves';
 import { createQuestion } from '@/server/bank/create-question';
-import { openQuestion } from '@/server/bank/open-question';
+import { type OpenQuestion, openQuestion, openRevision } from '@/server/bank/open-question';
 import { leaveBench, saveDraft } from '@/server/bank/save-draft';
-import { type FoundQuestion, searchQuestions } from '@/server/bank/search';
+import { type BankSearch, type Found, searchQuestions } from '@/server/bank/search';
 import { giveNow } from '@/server/sittings/schedule';
 import { type DrawnFormulas, drawSheetFormulas } from '@/ui/sheet/formulas';
 
-export async function searchAction(query: unknown): Promise<Result<{ total: number; found: FoundQuestion[] }>> {
+export async function searchAction(query: unknown): Promise<Result<Found>> {
   return searchQuestions(await staffContext(), query);
 }
 
@@ -21,14 +31,15 @@ export interface QuestionPeek {
   usedIn: { id: string; title: string }[];
   history: { number: number; by: string; at: number }[];
   changed: boolean;
+  facts: QuestionFacts;
 }
 
 export async function peekAction(id: string): Promise<Result<QuestionPeek>> {
   const opened = await openQuestion(await staffContext(), id);
   if (!opened.ok) return opened;
-  const { body, usedIn, history, changed } = opened.value;
+  const { body, usedIn, history, changed, facts } = opened.value;
   const sheet = questionSheet(body, 0);
-  return { ok: true, value: { sheet, drawn: drawSheetFormulas(sheet), usedIn, history, changed } };
+  return { ok: true, value: { sheet, drawn: drawSheetFormulas(sheet), usedIn, history, changed, facts } };
 }
 
 export async function saveDraftAction(input: unknown): Promise<Result<{ version: number; savedAt: number }>> {
@@ -46,10 +57,92 @@ export async function copyAction(id: string, body?: unknown): Promise<Result<{ i
   const ctx = await staffContext();
   const opened = await openQuestion(ctx, id);
   if (!opened.ok) return opened;
-  const { bank, topic, difficulty, demand } = opened.value;
-  return createQuestion(ctx, { bank: bank.id, topic, difficulty, demand, body: body ?? opened.value.body });
+  const { bank, facts } = opened.value;
+  return createQuestion(ctx, { bank: bank.id, facts, body: body ?? opened.value.body });
 }
 
 export async function giveNowAction(question: string, course: string): Promise<Result<{ id: string }>> {
   return giveNow(await staffContext(), question, course);
+}
+
+export async function actOnManyAction(questions: string[], act: BulkAct): Promise<Result<Done>> {
+  const done = await actOnMany(await staffContext(), { questions, act });
+  revalidatePath('/bank');
+  return done;
+}
+
+export async function undoManyAction(id: string): Promise<Result<{ count: number }>> {
+  const undone = await undoMany(await staffContext(), id);
+  revalidatePath('/bank');
+  return undone;
+}
+
+export async function alikeAction(question: string): Promise<Alike[]> {
+  const ctx = await staffContext();
+  return questionsLike(ctx, { text: await textOf(ctx.db.read, question), except: question, least: 0.2 });
+}
+
+/** Near-duplicates of a text that is being written. */
+export async function nearDuplicatesAction(text: string, question: string): Promise<Alike[]> {
+  return questionsLike(await staffContext(), { text: text.slice(0, 20_000), except: question, least: 0.6, most: 3 });
+}
+
+export async function keepSearchAction(name: string, search: BankSearch): Promise<Result<KeptSearch[]>> {
+  return keepSearch(await staffContext(), { name, search });
+}
+
+export async function forgetSearchAction(id: string): Promise<Result<KeptSearch[]>> {
+  return forgetSearch(await staffContext(), id);
+}
+
+export async function saveBankAction(input: unknown): Promise<Result<{ id: string }>> {
+  const saved = await saveBank(await staffContext(), input);
+  revalidatePath('/bank');
+  return saved;
+}
+
+export async function saveTopicAction(input: unknown): Promise<Result<{ id: string }>> {
+  const saved = await saveTopic(await staffContext(), input);
+  revalidatePath('/bank');
+  return saved;
+}
+
+export async function arrangeTopicsAction(input: unknown): Promise<Result<null>> {
+  const arranged = await arrangeTopics(await staffContext(), input);
+  revalidatePath('/bank');
+  return arranged;
+}
+
+export async function removeTopicAction(input: unknown): Promise<Result<null>> {
+  const removed = await removeTopic(await staffContext(), input);
+  revalidatePath('/bank');
+  return removed;
+}
+
+export async function saveGoalsAction(goals: { code: string; words: string }[]): Promise<Result<Goal[]>> {
+  const saved = await saveGoals(await staffContext(), { goals });
+  revalidatePath('/bank');
+  return saved;
+}
+
+export async function reviewAction(input: unknown): Promise<Result<{ review: ReviewState }>> {
+  const reviewed = await reviewQuestion(await staffContext(), input);
+  revalidatePath('/bank');
+  return reviewed;
+}
+
+/** A revision, drawn, with the body to go back to. */
+export async function revisionAction(question: string, number: number): Promise<Result<QuestionBody>> {
+  return openRevision(await staffContext(), question, number);
+}
+
+/** The question as it now stands on the server: what somebody else saved. */
+export async function theirsAction(id: string): Promise<Result<OpenQuestion>> {
+  return openQuestion(await staffContext(), id);
+}
+
+/** Says that this person is at the bench of a question; tells who else is. */
+export async function atBenchAction(question: string): Promise<string[]> {
+  const { actor, now } = await staffContext();
+  return atBench(question, actor, now);
 }

@@ -2,40 +2,50 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
-import { listShelves, searchQuestions } from '@/server/bank/search';
+import { listKeptSearches } from '@/server/bank/kept-searches';
+import { searchQuestions } from '@/server/bank/search';
+import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
 import { listCourses } from '@/server/gradebook/gradebook';
+import { listColleagues } from '@/server/people/members';
 import { BankDesk } from '@/ui/bank/BankDesk';
+import { NO_FILTERS } from '@/ui/bank/sentence';
 
 export const metadata: Metadata = { title: 'Bank' };
 
 interface Props {
-  searchParams: Promise<{ bank?: string; topic?: string }>;
+  searchParams: Promise<{ bank?: string; topic?: string; kept?: string }>;
 }
 
 export default async function BankPage({ searchParams }: Props) {
   const ctx = await staffContext();
-  const shelves = await listShelves(ctx);
-  const { bank, topic } = await searchParams;
-  const shelf = shelves.find((s) => s.id === bank) ?? shelves.find((s) => s.share === 'department') ?? shelves[0];
-  if (!shelf) redirect('/');
-  const query = {
-    bank: shelf.id,
-    topic: topic ?? null,
-    words: '',
-    kind: null,
-    difficulty: null,
-    sort: 'newest' as const,
-    from: 0,
+  const asked = await searchParams;
+  const [shelves, kept] = await Promise.all([listShelves(ctx), listKeptSearches(ctx)]);
+  const search = kept.find((k) => k.id === asked.kept)?.search ?? {
+    ...NO_FILTERS,
+    bank: asked.bank ?? null,
+    topic: asked.topic ?? null,
   };
-  const first = must(await searchQuestions(ctx, query));
+  const everywhere = asked.bank === 'all' || (asked.kept !== undefined && search.bank === null);
+  const shelf =
+    shelves.find((s) => s.id === search.bank) ?? shelves.find((s) => s.share === 'department') ?? shelves[0];
+  if (!shelf) redirect('/');
+  const bank = everywhere ? null : shelf.id;
+  const { bank: _, topic, ...filters } = search;
+  const first = must(await searchQuestions(ctx, { ...search, bank, from: 0 }));
   return (
     <BankDesk
-      key={`${shelf.id} ${topic ?? ''}`}
+      key={`${bank ?? 'all'} ${topic ?? ''} ${asked.kept ?? ''}`}
       shelves={shelves}
       shelf={shelf}
-      topic={topic ?? null}
+      bank={bank}
+      topic={topic}
+      filters={filters}
       first={first}
       courses={must(await listCourses(ctx))}
+      tags={await listTags(ctx)}
+      goals={await listGoals(ctx)}
+      colleagues={await listColleagues(ctx)}
+      kept={kept}
     />
   );
 }

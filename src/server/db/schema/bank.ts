@@ -1,4 +1,5 @@
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { ReviewState } from '@/core/bank/facts';
 import { members } from './people';
 
 export const media = sqliteTable('media', {
@@ -21,6 +22,8 @@ export const banks = sqliteTable('banks', {
   owner: text('owner')
     .notNull()
     .references(() => members.id),
+  /** Whether only agreed questions of this bank may be placed in exams. */
+  reviewRequired: integer('review_required', { mode: 'boolean' }).notNull().default(false),
 });
 
 export const bankMembers = sqliteTable(
@@ -78,9 +81,94 @@ export const questions = sqliteTable(
       .notNull()
       .references(() => members.id),
     savedAt: integer('saved_at').notNull(),
+    review: text('review').$type<ReviewState>().notNull().default('draft'),
+    /** Put away: kept where it is used, no longer found unless looked for. */
+    archivedAt: integer('archived_at'),
+    deletedAt: integer('deleted_at'),
   },
-  (t) => [index('questions_bank').on(t.bank, t.savedAt), index('questions_topic').on(t.topic)],
+  (t) => [
+    index('questions_bank').on(t.bank, t.savedAt),
+    index('questions_bank_title').on(t.bank, t.title),
+    index('questions_saved').on(t.savedAt),
+    index('questions_topic').on(t.topic),
+  ],
 );
+
+const ofQuestion = () =>
+  text('question')
+    .notNull()
+    .references(() => questions.id);
+
+export const questionTags = sqliteTable(
+  'question_tags',
+  { question: ofQuestion(), tag: text('tag').notNull() },
+  (t) => [primaryKey({ columns: [t.question, t.tag] }), index('question_tags_tag').on(t.tag)],
+);
+
+/** Learning goals of the department, in its own order. */
+export const goals = sqliteTable('goals', {
+  id: text('id').primaryKey(),
+  code: text('code').notNull().unique(),
+  words: text('words').notNull(),
+  position: integer('position').notNull(),
+});
+
+export const questionGoals = sqliteTable(
+  'question_goals',
+  {
+    question: ofQuestion(),
+    goal: text('goal')
+      .notNull()
+      .references(() => goals.id),
+  },
+  (t) => [primaryKey({ columns: [t.question, t.goal] }), index('question_goals_goal').on(t.goal)],
+);
+
+/** The story of a question's review: who asked, agreed or returned it, with what remark. Only ever added to. */
+export const reviews = sqliteTable(
+  'reviews',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    question: ofQuestion(),
+    revision: integer('revision').notNull(),
+    act: text('act').$type<Exclude<ReviewState, 'draft'>>().notNull(),
+    /** The slot that the remark is about; null for the whole question. */
+    slot: text('slot'),
+    remark: text('remark').notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('reviews_question').on(t.question, t.id)],
+);
+
+/** A search that somebody keeps under a name. */
+export const keptSearches = sqliteTable(
+  'kept_searches',
+  {
+    id: text('id').primaryKey(),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+    name: text('name').notNull(),
+    /** `BankSearch` as JSON. */
+    search: text('search', { mode: 'json' }).notNull(),
+  },
+  (t) => [index('kept_searches_member').on(t.member)],
+);
+
+/** What was done to many questions at once, with how they stood before, so that it can be undone. */
+export const bulkActs = sqliteTable('bulk_acts', {
+  id: text('id').primaryKey(),
+  by: text('by')
+    .notNull()
+    .references(() => members.id),
+  at: integer('at').notNull(),
+  /** `BeforeAct` as JSON. */
+  before: text('before', { mode: 'json' }).notNull(),
+  undoneAt: integer('undone_at'),
+});
 
 /** Immutable: rows are only ever added. */
 export const revisions = sqliteTable(

@@ -2,7 +2,7 @@ import { redirect } from 'next/navigation';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { createQuestion } from '@/server/bank/create-question';
-import { listShelves } from '@/server/bank/search';
+import { listShelves } from '@/server/bank/shelves';
 
 interface Props {
   searchParams: Promise<{ bank?: string; topic?: string }>;
@@ -16,6 +16,6 @@ export default async function NewQuestionPage({ searchParams }: Props) {
   const shelf = shelves.find((s) => s.id === bank) ?? shelves.find((s) => s.share === 'department') ?? shelves[0];
   if (!shelf) redirect('/');
   const known = shelf.topics.some((t) => t.id === topic);
-  const created = must(await createQuestion(ctx, { bank: shelf.id, topic: known && topic ? topic : null }));
+  const created = must(await createQuestion(ctx, { bank: shelf.id, facts: { topic: known && topic ? topic : null } }));
   redirect(`/bank/${created.id}`);
 }

@@ -1,0 +1,70 @@
+import { and, eq, inArray, isNull, ne, sql } from 'drizzle-orm';
+import { readStored } from '@/core/base/stored-form';
+import { questionForm } from '@/core/bank/question';
+import { summarise } from '@/core/bank/summary';
+import { likeness, wordsOf } from '@/core/text/likeness';
+import type { Context } from '../context';
+import type { Reader } from '../db/database';
+import { questions } from '../db/schema/bank';
+import { visibleBanks } from './access';
+
+export interface Alike {
+  id: string;
+  title: string;
+  /** From 0 to 1. */
+  likeness: number;
+}
+
+/** So many of a text's rarest words are looked up. */
+const RAREST = 6;
+const CANDIDATES = 40;
+
+/** Questions of the bank whose text is at least so much like this one, the likest first. */
+export async function questionsLike(
+  ctx: Context,
+  { text, except, least, most = 8 }: { text: string; except: string | null; least: number; most?: number },
+): Promise<Alike[]> {
+  const words = await rarestWords(ctx.db.read, text);
+  if (words.length < 2) return [];
+  const query = words.map((word) => `"${word}"`).join(' OR ');
+  const rows = await ctx.db.read.all<{ row: number }>(
+    sql`SELECT rowid AS row FROM question_search WHERE question_search MATCH ${query} ORDER BY rank LIMIT ${CANDIDATES}`,
+  );
+  if (rows.length === 0) return [];
+  const banks = (await visibleBanks(ctx)).map(({ id }) => id);
+  const found = await ctx.db.read
+    .select({ id: questions.id, title: questions.title, draft: questions.draft })
+    .from(questions)
+    .where(
+      and(
+        inArray(
+          questions.row,
+          rows.map(({ row }) => row),
+        ),
+        inArray(questions.bank, banks),
+        isNull(questions.deletedAt),
+        except === null ? undefined : ne(questions.id, except),
+      ),
+    );
+  return found
+    .map(({ draft, ...q }) => ({ ...q, likeness: likeness(text, summarise(readStored(questionForm, draft)).text) }))
+    .filter((q) => q.likeness >= least)
+    .sort((a, b) => b.likeness - a.likeness)
+    .slice(0, most);
+}
+
+/** The text of a question, as likeness sees it. */
+export async function textOf(read: Reader, id: string): Promise<string> {
+  const [row] = await read.select({ draft: questions.draft }).from(questions).where(eq(questions.id, id));
+  return row ? summarise(readStored(questionForm, row.draft)).text : '';
+}
+
+/** The words of a text that the fewest questions have. */
+async function rarestWords(read: Reader, text: string): Promise<string[]> {
+  const words = [...new Set(wordsOf(text))].filter((word) => word.length > 1).slice(0, 200);
+  if (words.length === 0) return [];
+  const rows = await read.all<{ term: string }>(
+    sql`SELECT term FROM question_words WHERE term IN ${words} ORDER BY doc, length(term) DESC LIMIT ${RAREST}`,
+  );
+  return rows.map(({ term }) => term);
+}

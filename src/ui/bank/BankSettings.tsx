@@ -1,0 +1,108 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Modal from 'react-bootstrap/Modal';
+import { saveBankAction } from '@/app/(staff)/bank/actions';
+import type { BankShelf } from '@/server/bank/shelves';
+import { refusalText } from '../words/refusals';
+
+interface Props {
+  /** Null makes a new bank. */
+  shelf: BankShelf | null;
+  colleagues: { id: string; name: string }[];
+  onClose: () => void;
+}
+
+/** A bank's name, whom it is shared with, and whether review is required. */
+export function BankSettings({ shelf, colleagues, onClose }: Props) {
+  const router = useRouter();
+  const [name, setName] = useState(shelf?.name ?? '');
+  const [share, setShare] = useState(shelf?.share ?? 'department');
+  const [named, setNamed] = useState(shelf?.named ?? []);
+  const [reviewRequired, setReviewRequired] = useState(shelf?.reviewRequired ?? false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const save = async (): Promise<void> => {
+    const saved = await saveBankAction({ id: shelf?.id ?? null, name, share, named, reviewRequired });
+    if (!saved.ok) return setTrouble(refusalText(saved.refusal));
+    onClose();
+    router.push(`/bank?bank=${saved.value.id}`);
+    router.refresh();
+  };
+  return (
+    <Modal show onHide={onClose} centered animation={false} aria-labelledby="bank-settings">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save();
+        }}
+      >
+        <Modal.Body>
+          <h2 className="fs-6 fw-bold mb-3" id="bank-settings">
+            {shelf ? 'This bank' : 'A new bank'}
+          </h2>
+          <label className="form-label" htmlFor="bank-name">
+            Name
+          </label>
+          <input
+            id="bank-name"
+            className="form-control mb-2"
+            maxLength={80}
+            required
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+          {trouble && (
+            <p role="alert" className="trouble">
+              {trouble}
+            </p>
+          )}
+          <label className="form-label" htmlFor="bank-share">
+            Who sees it and writes in it
+          </label>
+          <select
+            id="bank-share"
+            className="form-select mb-2"
+            value={share}
+            onChange={(e) => setShare(e.target.value as BankShelf['share'])}
+          >
+            <option value="department">every teacher of the department</option>
+            <option value="named">only colleagues I name</option>
+            <option value="private">only me</option>
+          </select>
+          {share === 'named' && (
+            <fieldset className="mb-2">
+              <legend className="visually-hidden">Colleagues</legend>
+              {colleagues.map((c) => (
+                <label key={c.id} className="d-flex gap-2">
+                  <input
+                    type="checkbox"
+                    className="form-check-input"
+                    checked={named.includes(c.id)}
+                    onChange={(e) => setNamed(e.target.checked ? [...named, c.id] : named.filter((id) => id !== c.id))}
+                  />
+                  {c.name}
+                </label>
+              ))}
+            </fieldset>
+          )}
+          <label className="d-flex gap-2">
+            <input
+              type="checkbox"
+              className="form-check-input"
+              checked={reviewRequired}
+              onChange={(e) => setReviewRequired(e.target.checked)}
+            />
+            Exams take its questions only after a colleague has agreed to them
+          </label>
+        </Modal.Body>
+        <Modal.Footer>
+          <Button variant="quiet" onClick={onClose}>
+            Leave
+          </Button>
+          <Button type="submit">{shelf ? 'Keep it so' : 'Make it'}</Button>
+        </Modal.Footer>
+      </form>
+    </Modal>
+  );
+}

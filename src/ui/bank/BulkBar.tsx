@@ -1,0 +1,155 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { actOnManyAction, undoManyAction } from '@/app/(staff)/bank/actions';
+import type { BulkAct } from '@/server/bank/bulk';
+import type { BankShelf } from '@/server/bank/shelves';
+import { plural } from '../words/marks';
+import { refusalText } from '../words/refusals';
+
+interface Props {
+  chosen: string[];
+  shelves: BankShelf[];
+  tags: string[];
+  /** Whether the list shows what is put away. */
+  away: boolean;
+  onDone: () => void;
+  onClear: () => void;
+}
+
+const DONE: Record<BulkAct['do'], string> = {
+  move: 'Moved',
+  copy: 'Copied',
+  tag: 'Tagged',
+  untag: 'Took the tag from',
+  difficulty: 'Set the difficulty of',
+  demand: 'Set the demand of',
+  archive: 'Put into the archive:',
+  delete: 'Deleted',
+  'bring-back': 'Brought back',
+};
+
+/** What can be done to the chosen questions, and the way back from what was just done. */
+export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props) {
+  const [done, setDone] = useState<{ words: string; undo: string } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [tag, setTag] = useState('');
+  const act = async (what: BulkAct): Promise<void> => {
+    const result = await actOnManyAction(chosen, what);
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+    if (!result.ok) return;
+    setDone({ words: `${DONE[what.do]} ${plural(result.value.count, 'question')}.`, undo: result.value.undo });
+    onClear();
+    onDone();
+  };
+  const undo = async (): Promise<void> => {
+    if (!done) return;
+    const result = await undoManyAction(done.undo);
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+    setDone(null);
+    onDone();
+  };
+  const place = (value: string): { bank: string; topic: string | null } => {
+    const [bank = '', topic = ''] = value.split(' ');
+    return { bank, topic: topic || null };
+  };
+  const places = shelves.map((s) => (
+    <optgroup key={s.id} label={s.name}>
+      <option value={s.id}>{s.name}, no topic</option>
+      {s.topics.map((t) => (
+        <option key={t.id} value={`${s.id} ${t.id}`}>
+          {t.parent ? '– ' : ''}
+          {t.name}
+        </option>
+      ))}
+    </optgroup>
+  ));
+  if (chosen.length === 0 && !done && !trouble) return null;
+  return (
+    <div className="bulk" role="region" aria-label="Chosen questions">
+      {trouble && (
+        <p role="alert" className="trouble w-100 m-0">
+          {trouble}
+        </p>
+      )}
+      {chosen.length === 0 && done && (
+        <p role="status" className="m-0">
+          {done.words}{' '}
+          <Button variant="quiet" onClick={undo}>
+            Undo
+          </Button>
+        </p>
+      )}
+      {chosen.length > 0 && (
+        <>
+          <strong>{plural(chosen.length, 'question')} chosen</strong>
+          <select aria-label="Move to" value="" onChange={(e) => act({ do: 'move', ...place(e.target.value) })}>
+            <option value="">Move to…</option>
+            {places}
+          </select>
+          <select aria-label="Copy to" value="" onChange={(e) => act({ do: 'copy', ...place(e.target.value) })}>
+            <option value="">Copy to…</option>
+            {places}
+          </select>
+          <form
+            className="d-flex gap-1"
+            onSubmit={(e) => {
+              e.preventDefault();
+              if (tag.trim()) void act({ do: 'tag', tag });
+              setTag('');
+            }}
+          >
+            <input
+              list="known-tags"
+              aria-label="Tag to add"
+              placeholder="Tag…"
+              maxLength={40}
+              value={tag}
+              onChange={(e) => setTag(e.target.value)}
+            />
+            <datalist id="known-tags">
+              {tags.map((t) => (
+                <option key={t} value={t} />
+              ))}
+            </datalist>
+          </form>
+          {tags.length > 0 && (
+            <select aria-label="Tag to take off" value="" onChange={(e) => act({ do: 'untag', tag: e.target.value })}>
+              <option value="">Take tag off…</option>
+              {tags.map((t) => (
+                <option key={t}>{t}</option>
+              ))}
+            </select>
+          )}
+          <select
+            aria-label="Difficulty of the chosen"
+            value=""
+            onChange={(e) => act({ do: 'difficulty', to: Number(e.target.value) })}
+          >
+            <option value="">Difficulty…</option>
+            {[1, 2, 3].map((d) => (
+              <option key={d}>{d}</option>
+            ))}
+          </select>
+          {away ? (
+            <Button variant="quiet" onClick={() => act({ do: 'bring-back' })}>
+              Bring back
+            </Button>
+          ) : (
+            <>
+              <Button variant="quiet" onClick={() => act({ do: 'archive' })}>
+                Archive
+              </Button>
+              <Button variant="quiet" onClick={() => act({ do: 'delete' })}>
+                Delete
+              </Button>
+            </>
+          )}
+          <Button variant="quiet" className="ms-auto" onClick={onClear}>
+            Choose none <kbd>Esc</kbd>
+          </Button>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,143 @@
+'use client';
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { arrangeTopicsAction, removeTopicAction, saveTopicAction } from '@/app/(staff)/bank/actions';
+import type { Result } from '@/core/base/result';
+import type { BankShelf, TopicOnShelf } from '@/server/bank/shelves';
+import { refusalText } from '../words/refusals';
+import { depthOf, inward, moved, outward, type TreeNode } from './tree-moves';
+
+/** The topics of a bank to name, add, take out, and put in order: by dragging, or with the keys of each row. */
+export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () => void }) {
+  const router = useRouter();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [added, setAdded] = useState('');
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const keep = async (work: Promise<Result<unknown>>): Promise<void> => {
+    const result = await work;
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+    router.refresh();
+  };
+  const tree: TreeNode[] = shelf.topics;
+  const arrange = (order: TreeNode[]): void => {
+    if (order === tree) return;
+    void keep(arrangeTopicsAction({ bank: shelf.id, order: order.map(({ id, parent }) => ({ id, parent })) }));
+  };
+  return (
+    <div>
+      <DndContext
+        id="topics"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over }) => over && arrange(moved(tree, String(active.id), String(over.id)))}
+      >
+        <SortableContext items={tree.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+          <ul>
+            {shelf.topics.map((topic) => (
+              <TopicRow
+                key={topic.id}
+                topic={topic}
+                depth={depthOf(tree, topic.id)}
+                onName={(name) => keep(saveTopicAction({ bank: shelf.id, id: topic.id, name, parent: topic.parent }))}
+                onRemove={() => keep(removeTopicAction({ bank: shelf.id, id: topic.id }))}
+                onIn={() => arrange(inward(tree, topic.id))}
+                onOut={() => arrange(outward(tree, topic.id))}
+              />
+            ))}
+          </ul>
+        </SortableContext>
+      </DndContext>
+      <form
+        className="d-flex gap-1 mb-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          if (added.trim()) void keep(saveTopicAction({ bank: shelf.id, id: null, name: added, parent: null }));
+          setAdded('');
+        }}
+      >
+        <input
+          className="form-control form-control-sm"
+          aria-label="New topic"
+          placeholder="New topic"
+          maxLength={80}
+          value={added}
+          onChange={(e) => setAdded(e.target.value)}
+        />
+        <Button type="submit" variant="outline-primary" size="sm">
+          Add
+        </Button>
+      </form>
+      {trouble && (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+      <Button variant="quiet" onClick={onClose}>
+        Done arranging
+      </Button>
+    </div>
+  );
+}
+
+interface RowProps {
+  topic: TopicOnShelf;
+  depth: number;
+  onName: (name: string) => void;
+  onRemove: () => void;
+  onIn: () => void;
+  onOut: () => void;
+}
+
+function TopicRow({ topic, depth, onName, onRemove, onIn, onOut }: RowProps) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: topic.id });
+  const [name, setName] = useState(topic.name);
+  return (
+    <li
+      ref={setNodeRef}
+      className="topic-row"
+      style={{
+        transform: transform ? `translateY(${transform.y}px)` : undefined,
+        transition,
+        paddingLeft: depth * 14,
+      }}
+    >
+      <button type="button" className="grip" {...attributes} {...listeners} aria-label={`${topic.name}, move`}>
+        ⠿
+      </button>
+      <input
+        className="bare"
+        aria-label={`Name of the topic ${topic.name}`}
+        maxLength={80}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        onBlur={() => (name.trim() === '' ? setName(topic.name) : name !== topic.name && onName(name))}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+      <Button variant="quiet" aria-label={`${topic.name}, one step out`} disabled={depth === 0} onClick={onOut}>
+        ‹
+      </Button>
+      <Button variant="quiet" aria-label={`${topic.name}, below the topic before`} onClick={onIn}>
+        ›
+      </Button>
+      <Button
+        variant="quiet"
+        aria-label={`Take out ${topic.name}; its questions go one step up`}
+        title="Take it out; its questions go one step up"
+        onClick={onRemove}
+      >
+        ×
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,115 @@
+import type { BankSearch } from '@/server/bank/search';
+import { KIND_NAMES, type KindName } from '@/core/kinds/registry';
+import { KIND_WORDS } from '../words/kinds';
+
+/** What of a search the sentence says; bank and topic are said by the index, words by the search line. */
+export type Filters = Omit<BankSearch, 'bank' | 'topic'>;
+
+export const NO_FILTERS: Filters = {
+  words: '',
+  kind: null,
+  difficulty: null,
+  demand: null,
+  tag: null,
+  goal: null,
+  author: null,
+  review: null,
+  ready: null,
+  kept: 'live',
+  sort: 'newest',
+};
+
+export interface Clause {
+  field: Exclude<keyof Filters, 'words' | 'sort'>;
+  /** What it narrows by, as the list of further clauses says. */
+  name: string;
+  /** The value that narrows nothing, and what the sentence says then. */
+  open: string;
+  choices: { value: string; words: string }[];
+}
+
+export interface Known {
+  tags: string[];
+  goals: { id: string; code: string }[];
+  authors: { id: string; name: string }[];
+}
+
+/** Everything a search can be narrowed by. */
+export function clauses({ tags, goals, authors }: Known): Clause[] {
+  const plain = (values: readonly string[]): Clause['choices'] => values.map((value) => ({ value, words: value }));
+  return [
+    {
+      field: 'kind',
+      name: 'kind',
+      open: 'any kind',
+      choices: KIND_NAMES.map((k: KindName) => ({ value: k, words: KIND_WORDS[k].name })),
+    },
+    {
+      field: 'difficulty',
+      name: 'difficulty',
+      open: 'difficulty 1 to 3',
+      choices: ['1', '2', '3'].map((value) => ({ value, words: `difficulty ${value}` })),
+    },
+    { field: 'demand', name: 'demand', open: 'any demand', choices: plain(['know', 'use', 'judge']) },
+    { field: 'tag', name: 'tag', open: 'any tag', choices: tags.map((value) => ({ value, words: `tagged ${value}` })) },
+    {
+      field: 'goal',
+      name: 'learning goal',
+      open: 'any goal',
+      choices: goals.map(({ id, code }) => ({ value: id, words: `for ${code}` })),
+    },
+    {
+      field: 'author',
+      name: 'author',
+      open: 'by anybody',
+      choices: authors.map(({ id, name }) => ({ value: id, words: `by ${name}` })),
+    },
+    {
+      field: 'review',
+      name: 'review',
+      open: 'in any state of review',
+      choices: [
+        { value: 'draft', words: 'not yet in review' },
+        { value: 'asked', words: 'waiting for review' },
+        { value: 'agreed', words: 'agreed' },
+        { value: 'returned', words: 'returned' },
+      ],
+    },
+    {
+      field: 'ready',
+      name: 'readiness',
+      open: 'ready or not',
+      choices: [
+        { value: 'true', words: 'ready' },
+        { value: 'false', words: 'not ready' },
+      ],
+    },
+    {
+      field: 'kept',
+      name: 'put away',
+      open: 'in use',
+      choices: [
+        { value: 'archived', words: 'in the archive' },
+        { value: 'deleted', words: 'deleted' },
+      ],
+    },
+  ];
+}
+
+/** The value of a clause as a choice; empty when it narrows nothing. */
+export function chosenIn(filters: Filters, field: Clause['field']): string {
+  const value = filters[field];
+  return value === null || value === 'live' ? '' : String(value);
+}
+
+/** The filters with one clause set to a choice, or opened again with ''. */
+export function narrowed(filters: Filters, field: Clause['field'], value: string): Filters {
+  const typed =
+    field === 'difficulty'
+      ? Number(value)
+      : field === 'ready'
+        ? value === 'true'
+        : (value as string | number | boolean);
+  const open = field === 'kept' ? 'live' : null;
+  return { ...filters, [field]: value === '' ? open : typed } as Filters;
+}

@@ -1,0 +1,59 @@
+'use client';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { searchAction } from '@/app/(staff)/bank/actions';
+import { PAGE } from '@/core/bank/searching';
+import type { Found, FoundQuestion } from '@/server/bank/search';
+import type { Filters } from './sentence';
+
+interface Place {
+  bank: string | null;
+  topic: string | null;
+}
+
+/** What is found so far: the count, and the pages that were looked at. */
+export interface List {
+  total: number;
+  pages: ReadonlyMap<number, FoundQuestion[]>;
+}
+
+/** Searches as filters change, and fetches further pages as they come into view. */
+export function useSearch(place: Place, filters: Filters, first: Found) {
+  const [list, setList] = useState<List>({ total: first.total, pages: new Map([[0, first.found]]) });
+  const [turn, setTurn] = useState(0);
+  const current = useRef({ filters, turn });
+  const asked = useRef(new Set<number>());
+  const { bank, topic } = place;
+
+  useEffect(() => {
+    if (current.current.filters === filters && current.current.turn === turn) return;
+    current.current = { filters, turn };
+    asked.current = new Set([0]);
+    let stale = false;
+    const timer = setTimeout(async () => {
+      const result = await searchAction({ bank, topic, ...filters, from: 0 });
+      if (!stale && result.ok) setList({ total: result.value.total, pages: new Map([[0, result.value.found]]) });
+    }, 90);
+    return () => {
+      stale = true;
+      clearTimeout(timer);
+    };
+  }, [filters, turn, bank, topic]);
+
+  /** Fetches the page on which a row stands, unless it is there or on its way. */
+  const need = useCallback(
+    async (row: number): Promise<void> => {
+      const page = Math.floor(row / PAGE);
+      if (page === 0 || asked.current.has(page)) return;
+      asked.current.add(page);
+      const { filters: wanted } = current.current;
+      const result = await searchAction({ bank, topic, ...wanted, from: page * PAGE });
+      if (!result.ok || current.current.filters !== wanted) return;
+      setList((l) => ({ ...l, pages: new Map(l.pages).set(page, result.value.found) }));
+    },
+    [bank, topic],
+  );
+
+  const at = useCallback((row: number) => list.pages.get(Math.floor(row / PAGE))?.[row % PAGE], [list.pages]);
+  const again = useCallback(() => setTurn((t) => t + 1), []);
+  return { total: list.total, at, need, again };
+}
