@@ -130,21 +130,39 @@ test('a 40 MB photo and a file that is no picture are refused beside the sheet, 
   await expect(sheet).toContainText('What does the photo show?');
 });
 
-test('two teachers on one question: whoever saves later is told, and keeps both', async () => {
+test('two teachers on one question see each other, and nobody’s work is lost', async () => {
   await expect(teacher.getByText('Saved', { exact: false }).first()).toBeVisible();
   await teacher.waitForTimeout(1500);
   const other = (await signIn(browser, server.base, 'imre')).page;
   await goTo(other, teacher.url());
-  await other.getByLabel('Notes to colleagues').fill('from the second teacher');
+  await expect(other.getByText('Odalys Ferreira is at this question too.')).toBeVisible();
+  const [mine, theirs] = [teacher, other].map((page) => page.getByLabel('Notes to colleagues'));
+  if (!mine || !theirs) throw new Error('Both have notes');
+
+  // Different parts are brought together without asking.
+  await other.getByLabel('Working title').fill('The photo');
   await expect(other.getByText(/^Saved/).first()).toBeVisible();
   await other.waitForTimeout(1500);
-  await teacher.getByLabel('Notes to colleagues').fill('from the first teacher');
-  await expect(teacher.getByRole('alert').filter({ hasText: 'has saved this question meanwhile' })).toBeVisible();
-  await teacher.getByRole('button', { name: 'Keep mine as a copy' }).click();
-  await teacher.waitForURL((url) => url.href !== other.url());
-  await expect(teacher.getByLabel('Notes to colleagues')).toHaveValue('from the first teacher');
-  await other.reload();
-  await expect(other.getByLabel('Notes to colleagues')).toHaveValue('from the second teacher');
+  await mine.fill('from the first teacher');
+  await expect(teacher.getByText('Brought together with what Imre Vasko saved.')).toBeVisible();
+  await expect(teacher.getByLabel('Working title')).toHaveValue('The photo');
+  await expect(mine).toHaveValue('from the first teacher');
+  await teacher.waitForTimeout(1500);
+
+  // The same part: both versions side by side.
+  await theirs.fill('from the second teacher');
+  const dialog = other.getByRole('dialog');
+  await expect(dialog).toContainText('Odalys Ferreira has saved this question meanwhile');
+  await expect(dialog.locator('del')).toContainText('second');
+  await expect(dialog.locator('ins')).toContainText('first');
+  await dialog.getByLabel('take this').last().check();
+  await dialog.getByRole('button', { name: 'Go on with this' }).click();
+  await expect(theirs).toHaveValue('from the first teacher');
+  await other.keyboard.press('Control+z');
+  await expect(theirs).toHaveValue('from the second teacher');
+  await other.waitForTimeout(1500);
+  await teacher.reload();
+  await expect(mine).toHaveValue('from the second teacher');
 });
 
 test('nonsense is searched for, typed and pasted without harm', async () => {

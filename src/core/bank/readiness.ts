@@ -7,7 +7,7 @@ import { runTrials } from './mark';
 import { placedSlots, type QuestionBody } from './question';
 
 /** Everything that stops or weakens a question. Slot findings carry the path ["slot", id, …]. */
-export function questionReadiness(question: QuestionBody): Finding[] {
+export function questionReadiness(question: QuestionBody, trials = runTrials(question)): Finding[] {
   const findings: Finding[] = [...contentReadiness(question.content)];
   const slots = placedSlots(question);
   if (slots.length === 0) findings.push(stops('no-slot', []));
@@ -17,7 +17,7 @@ export function questionReadiness(question: QuestionBody): Finding[] {
     if (exact(slot.marks).equals(0)) own.push(warns('marks-zero', []));
     findings.push(...under('slot', under(id, own)));
   }
-  for (const outcome of runTrials(question)) {
+  for (const outcome of trials) {
     if (!outcome.agrees) {
       findings.push(
         stops('trial-not-as-expected', ['slot', outcome.trial.slot, 'trials', outcome.trial.id], {

@@ -3,9 +3,9 @@ import type { Editor } from '@tiptap/react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
+import { copyAction, leaveBenchAction, saveDraftAction, theirsAction } from '@/app/(staff)/bank/actions';
+import { mergeWritten, type Written } from '@/core/bank/merge';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
-import { questionReadiness } from '@/core/bank/readiness';
 import { titleOf, totalMarks } from '@/core/bank/summary';
 import { kindOf } from '@/core/kinds/registry';
 import type { OpenQuestion } from '@/server/bank/open-question';
@@ -19,18 +19,27 @@ import { BenchContext } from './BenchContext';
 import { BenchIndex } from './BenchIndex';
 import { BenchMargin } from './BenchMargin';
 import { type BenchState, freshSlot, freshSlotId, type Preset, PRESETS } from './bench-state';
+import { MergeDialog } from './MergeDialog';
 import { Pointer } from './Pointer';
+import { ReviewNote } from './ReviewNote';
+import { RevisionsDialog } from './RevisionsDialog';
 import { SheetEditor } from './SheetEditor';
 import { TrialDrawer } from './TrialDrawer';
 import { TrySheet } from './TrySheet';
+import { useChecks } from './use-checks';
+import { useOthers } from './use-others';
 
 /** The bench: the sheet in the middle, rules in the margin, trial answers in the drawer; all saved as typed. */
 export function Bench({ question }: { question: OpenQuestion }) {
   const router = useRouter();
   const key = `zonda-bench-${question.id}`;
-  const { present, change, undo, canUndo } = useHistory<BenchState>({ body: question.body, facts: question.facts });
+  const { present, change, undo, canUndo } = useHistory<BenchState>(
+    { body: question.body, facts: question.facts },
+    `zonda-history-${question.id}`,
+  );
   const [selected, setSelected] = useState<string | null>(null);
   const [trying, setTrying] = useState(false);
+  const [comparing, setComparing] = useState(false);
   const editor = useRef<Editor | null>(null);
   const bench = useRef<HTMLDivElement>(null);
   const { body } = present;
@@ -39,7 +48,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
     (state: BenchState, base: number) => saveDraftAction({ question: question.id, base, ...state }),
     [question.id],
   );
-  const { state, flush } = useAutosave({
+  const { state, flush, lastSaved, startFrom } = useAutosave({
     key,
     value: present,
     version: question.version,
@@ -90,7 +99,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
   };
 
   const placed = useMemo(() => placedSlots(body), [body]);
-  const findings = useMemo(() => questionReadiness(body), [body]);
+  const { findings, trials } = useChecks(body);
   const letters = useMemo(() => new Map(placed.map((p) => [p.id, p.letter])), [placed]);
   const access = useMemo(
     () => ({ slots: body.slots, letters, selected, select: setSelected, changeSlot }),
@@ -108,13 +117,39 @@ export function Bench({ question }: { question: OpenQuestion }) {
     localStorage.removeItem(key);
     router.push(`/bank/${copy.value.id}`);
   };
-  const takeTheirs = (): void => {
-    localStorage.removeItem(key);
-    location.reload();
-  };
+  const conflict = state.name === 'refused' && state.refusal.code === 'changed-elsewhere';
+  const [dispute, setDispute] = useState<{ there: OpenQuestion; base: Written } | null>(null);
+  const [note, setNote] = useState<string | null>(null);
+  const goOnWith = useCallback(
+    (merged: Written, there: OpenQuestion): void => {
+      startFrom(there.version, { body: there.body, facts: there.facts });
+      change(merged);
+      setDispute(null);
+      setNote(`Brought together with what ${there.savedBy} saved.`);
+    },
+    [change, startFrom],
+  );
+  const latest = useRef(present);
+  useEffect(() => {
+    latest.current = present;
+  });
+  useEffect(() => {
+    if (!conflict) return;
+    let stale = false;
+    theirsAction(question.id).then((opened) => {
+      if (stale || !opened.ok) return;
+      const base = lastSaved();
+      const { merged, disputed } = mergeWritten(base, latest.current, opened.value);
+      if (disputed.length === 0) goOnWith(merged, opened.value);
+      else setDispute({ there: opened.value, base });
+    });
+    return () => {
+      stale = true;
+    };
+  }, [conflict, question.id, lastSaved, goOnWith]);
   useKeys([{ keys: 'Ctrl+Enter', what: 'Try the sheet', run: () => setTrying(true) }]);
 
-  const conflict = state.name === 'refused' && state.refusal.code === 'changed-elsewhere' ? state.refusal : null;
+  const others = useOthers(question.id);
   const total = totalMarks(body).toFraction();
   return (
     <BenchContext.Provider value={access}>
@@ -129,6 +164,11 @@ export function Bench({ question }: { question: OpenQuestion }) {
         }
       >
         <SavedState state={state} />
+        {question.history.length > 0 && (
+          <Button variant="quiet" onClick={() => setComparing(true)}>
+            Revisions
+          </Button>
+        )}
         <Button variant="quiet" onClick={undo} disabled={!canUndo}>
           Undo
         </Button>
@@ -137,18 +177,11 @@ export function Bench({ question }: { question: OpenQuestion }) {
         </Button>
         <Button onClick={leave}>Done</Button>
       </Strip>
-      {conflict && (
-        <div className="px-3">
-          <div className="trouble d-flex gap-3 align-items-center flex-wrap" role="alert">
-            {conflict.values?.by || 'Somebody'} has saved this question meanwhile. Yours is safe on this device.
-            <Button variant="outline-primary" onClick={keepAsCopy}>
-              Keep mine as a copy
-            </Button>
-            <Button variant="outline-primary" onClick={takeTheirs}>
-              Go on with theirs
-            </Button>
-          </div>
-        </div>
+      {(others.length > 0 || note) && (
+        <p className="px-3 pt-2 mb-0 soft" role="status">
+          {others.length > 0 && <span className="hand">{others.join(', ')} is at this question too. </span>}
+          {note}
+        </p>
       )}
       <div className="bench" ref={bench}>
         <BenchIndex
@@ -201,10 +234,39 @@ export function Bench({ question }: { question: OpenQuestion }) {
           changeSlot={changeSlot}
           changeBody={changeBody}
           onRemove={removeSlot}
-        />
+        >
+          <ReviewNote
+            question={question}
+            placed={placed}
+            selected={selected}
+            flush={flush}
+            onDone={() => router.refresh()}
+          />
+        </BenchMargin>
         <Pointer bench={bench} selected={selected} watch={present} />
       </div>
-      <TrialDrawer placed={placed} body={body} selected={selected} changeBody={changeBody} />
+      <TrialDrawer placed={placed} body={body} checks={trials} selected={selected} changeBody={changeBody} />
+      {dispute && (
+        <MergeDialog
+          base={dispute.base}
+          mine={present}
+          theirs={dispute.there}
+          by={dispute.there.savedBy}
+          onMerge={(merged) => goOnWith(merged, dispute.there)}
+          onCopy={keepAsCopy}
+        />
+      )}
+      {comparing && (
+        <RevisionsDialog
+          question={question}
+          present={present}
+          onGoBack={(earlier) => {
+            change((s) => ({ ...s, body: earlier }));
+            setComparing(false);
+          }}
+          onClose={() => setComparing(false)}
+        />
+      )}
       {trying && <TrySheet body={body} onClose={() => setTrying(false)} />}
     </BenchContext.Provider>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PlacedSlot, QuestionBody, Slot } from '@/core/bank/question';
 import { parseExact, stored } from '@/core/base/exact';
@@ -23,10 +23,22 @@ interface Props {
   changeSlot: (id: string, slot: Slot, tag: string) => void;
   changeBody: (part: (body: QuestionBody) => QuestionBody, tag: string) => void;
   onRemove: (slot: string) => void;
+  /** Further notes, after what belongs to the question itself. */
+  children?: ReactNode;
 }
 
 /** The margin of the bench: each slot's rule as one sentence; the selected one opens for more. */
-export function BenchMargin({ placed, body, findings, selected, onSelect, changeSlot, changeBody, onRemove }: Props) {
+export function BenchMargin({
+  placed,
+  body,
+  findings,
+  selected,
+  onSelect,
+  changeSlot,
+  changeBody,
+  onRemove,
+  children,
+}: Props) {
   return (
     <aside className="margin" aria-label="Answer rules">
       <h2>Answer rules</h2>
@@ -112,6 +124,7 @@ export function BenchMargin({ placed, body, findings, selected, onSelect, change
           onChange={(e) => changeBody((b) => ({ ...b, notes: e.target.value }), 'notes')}
         />
       </section>
+      {children}
     </aside>
   );
 }

@@ -1,8 +1,8 @@
 'use client';
 import { X } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { runTrials } from '@/core/bank/mark';
+import type { TrialCheck } from '@/core/bank/checks';
 import type { PlacedSlot, QuestionBody, Trial } from '@/core/bank/question';
 import { parseExact, stored } from '@/core/base/exact';
 import { readNumber } from '@/core/rules/number/read';
@@ -13,6 +13,7 @@ import { traceText } from '../words/traces';
 interface Props {
   placed: PlacedSlot[];
   body: QuestionBody;
+  checks: TrialCheck[];
   selected: string | null;
   changeBody: (part: (body: QuestionBody) => QuestionBody, tag: string) => void;
 }
@@ -27,15 +28,15 @@ function readExpected(typed: string): Trial['expected'] | null {
 }
 
 /** Trial answers of the selected slot: mark, expected mark, reason; run at every change. */
-export function TrialDrawer({ placed, body, selected, changeBody }: Props) {
+export function TrialDrawer({ placed, body, checks, selected, changeBody }: Props) {
   const [open, setOpen] = useState(true);
   const [typed, setTyped] = useState('');
   const slot = placed.find((p) => p.id === selected) ?? placed[0];
-  const outcomes = useMemo(() => runTrials(body), [body]);
   if (!slot) return null;
-  const mine = outcomes.filter((o) => o.trial.slot === slot.id);
-  const agree = mine.filter((o) => o.agrees).length;
-  const wrongElsewhere = outcomes.filter((o) => !o.agrees && o.trial.slot !== slot.id).length;
+  const mine = body.trials.filter((t) => t.slot === slot.id);
+  const checkOf = (id: string): TrialCheck | undefined => checks.find((c) => c.id === id);
+  const agree = mine.filter(({ id }) => checkOf(id)?.agrees).length;
+  const wrongElsewhere = checks.filter((c) => !c.agrees && c.slot !== slot.id).length;
   const setTrial = (id: string, part: Partial<Trial>): void =>
     changeBody((b) => ({ ...b, trials: b.trials.map((t) => (t.id === id ? { ...t, ...part } : t)) }), `trial ${id}`);
   const add = (): void => {
@@ -68,36 +69,14 @@ export function TrialDrawer({ placed, body, selected, changeBody }: Props) {
             </tr>
           </thead>
           <tbody>
-            {mine.map(({ trial, marks, marking, agrees }) => (
-              <tr key={trial.id}>
-                <td>
-                  <input
-                    className="form-control"
-                    aria-label="Trial answer"
-                    value={trial.typed}
-                    onChange={(e) => setTrial(trial.id, { typed: e.target.value })}
-                  />
-                </td>
-                <td className={marks === null ? 'hand' : marks.equals(0) ? 'wrong' : 'good'}>
-                  {marks === null ? 'waits' : marksText(stored(marks))}
-                </td>
-                <td className="narrow">
-                  <ExpectedInput expected={trial.expected} onChange={(expected) => setTrial(trial.id, { expected })} />
-                </td>
-                <td>
-                  {!agrees && <span className="wrong">not as expected: </span>}
-                  {traceText(marking.trace)}
-                </td>
-                <td>
-                  <Button
-                    variant="quiet"
-                    aria-label="Take this trial answer out"
-                    onClick={() => changeBody((b) => ({ ...b, trials: b.trials.filter((t) => t.id !== trial.id) }), '')}
-                  >
-                    <X size={14} />
-                  </Button>
-                </td>
-              </tr>
+            {mine.map((trial) => (
+              <TrialRow
+                key={trial.id}
+                trial={trial}
+                check={checkOf(trial.id)}
+                onChange={(part) => setTrial(trial.id, part)}
+                onRemove={() => changeBody((b) => ({ ...b, trials: b.trials.filter((t) => t.id !== trial.id) }), '')}
+              />
             ))}
             <tr className="new-trial">
               <td colSpan={5}>
@@ -115,6 +94,42 @@ export function TrialDrawer({ placed, body, selected, changeBody }: Props) {
         </table>
       )}
     </section>
+  );
+}
+
+interface RowProps {
+  trial: Trial;
+  check: TrialCheck | undefined;
+  onChange: (part: Partial<Trial>) => void;
+  onRemove: () => void;
+}
+
+function TrialRow({ trial, check, onChange, onRemove }: RowProps) {
+  const look = check?.marks === null ? 'hand' : check?.marks === '0' ? 'wrong' : 'good';
+  return (
+    <tr>
+      <td>
+        <input
+          className="form-control"
+          aria-label="Trial answer"
+          value={trial.typed}
+          onChange={(e) => onChange({ typed: e.target.value })}
+        />
+      </td>
+      <td className={look}>{check && (check.marks === null ? 'waits' : marksText(check.marks))}</td>
+      <td className="narrow">
+        <ExpectedInput expected={trial.expected} onChange={(expected) => onChange({ expected })} />
+      </td>
+      <td>
+        {check && !check.agrees && <span className="wrong">not as expected: </span>}
+        {check && traceText(check.trace)}
+      </td>
+      <td>
+        <Button variant="quiet" aria-label="Take this trial answer out" onClick={onRemove}>
+          <X size={14} />
+        </Button>
+      </td>
+    </tr>
   );
 }
 

@@ -27,6 +27,10 @@ const RETRY = 4000;
 export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T>): {
   state: SaveState;
   flush: () => Promise<void>;
+  /** The value that the server is known to have. */
+  lastSaved: () => T;
+  /** Goes on from a newer version on the server, after what differs was brought together. */
+  startFrom: (version: number, there: T) => void;
 } {
   const [state, setState] = useState<SaveState>({ name: 'saved', at: savedAt });
   const base = useRef(version);
@@ -89,7 +93,14 @@ export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T
     };
   }, [flush]);
 
-  return { state, flush };
+  const lastSaved = useCallback(() => saved.current, []);
+  const startFrom = useCallback((from: number, there: T): void => {
+    base.current = from;
+    saved.current = there;
+    stopped.current = false;
+    setState({ name: 'saving' });
+  }, []);
+  return { state, flush, lastSaved, startFrom };
 }
 
 /** What an earlier tab left unsaved on this device, when it still fits the version on the server. */

@@ -1,0 +1,69 @@
+import { diffWordsWithSpace } from 'diff';
+import type { Written } from '@/core/bank/merge';
+import { placedSlots } from '@/core/bank/question';
+import { plainText } from '@/core/content/plain';
+import { editorSide } from '../kinds/editors';
+import { KIND_WORDS } from '../words/kinds';
+import { marksText } from '../words/marks';
+
+/** A part of a question in words, to be held against the same part of another version. */
+export interface WordedPart {
+  /** As the parts of a merge are called. */
+  part: string;
+  name: string;
+  text: string;
+}
+
+/** A question part by part in words: the sheet, every slot with its rule, what is said about it. */
+export function wordedParts({ body, facts }: Written): WordedPart[] {
+  const facts_ = [
+    `difficulty ${facts.difficulty}`,
+    facts.demand,
+    ...(facts.tags.length > 0 ? [`tags ${facts.tags.join(', ')}`] : []),
+  ].join(' · ');
+  return [
+    { part: 'title', name: 'Working title', text: body.title },
+    { part: 'sheet', name: 'Sheet', text: plainText(body.content) },
+    ...placedSlots(body).map(({ id, letter, slot }) => ({
+      part: `slot ${id}`,
+      name: `Slot ${letter}, ${KIND_WORDS[slot.kind].name}`,
+      text: `[${marksText(slot.marks)}] ${editorSide(slot.kind).sentence(slot.setup)}`,
+    })),
+    { part: 'explanation', name: 'Explanation', text: plainText(body.explanation) },
+    { part: 'notes', name: 'Notes to colleagues', text: body.notes },
+    {
+      part: 'trials',
+      name: 'Trial answers',
+      text: body.trials.map((t) => `${t.typed} → ${t.expected || '?'}`).join('\n'),
+    },
+    { part: 'fact', name: 'About it', text: facts_ },
+  ];
+}
+
+/** A stretch of words: in both versions, or in one of them only. */
+export interface Stretch {
+  text: string;
+  only: 'before' | 'after' | null;
+}
+
+export interface ComparedPart {
+  part: string;
+  name: string;
+  stretches: Stretch[];
+  same: boolean;
+}
+
+/** Two versions part by part, with the words that differ told apart. Parts that are empty in both are left out. */
+export function compareVersions(before: Written, after: Written): ComparedPart[] {
+  const [left, right] = [wordedParts(before), wordedParts(after)];
+  const names = new Map([...left, ...right].map(({ part, name }) => [part, name]));
+  return [...names].flatMap(([part, name]) => {
+    const a = left.find((p) => p.part === part)?.text ?? '';
+    const b = right.find((p) => p.part === part)?.text ?? '';
+    if (a === '' && b === '') return [];
+    const stretches = diffWordsWithSpace(a, b).map(
+      ({ value, added, removed }): Stretch => ({ text: value, only: added ? 'after' : removed ? 'before' : null }),
+    );
+    return [{ part, name, stretches, same: a === b }];
+  });
+}
