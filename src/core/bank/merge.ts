@@ -1,3 +1,4 @@
+import { sameValue } from '../base/same-value';
 import type { QuestionFacts } from './facts';
 import type { QuestionBody } from './question';
 
@@ -61,27 +62,12 @@ export function mergeWritten(
   const disputed: string[] = [];
   for (const name of new Set([...left.keys(), ...right.keys()])) {
     const [b, m, t] = [from.get(name), left.get(name), right.get(name)];
-    if (same(m, t) || same(b, t)) merged.set(name, m);
-    else if (same(b, m)) merged.set(name, t);
+    if (sameValue(m, t) || sameValue(b, t)) merged.set(name, m);
+    else if (sameValue(b, m)) merged.set(name, t);
     else {
       disputed.push(name);
       merged.set(name, choices[name] === 'theirs' ? t : m);
     }
   }
   return { merged: fromParts(merged), disputed };
-}
-
-/** Whether two parts say the same, whatever the order of their fields. */
-function same(a: unknown, b: unknown): boolean {
-  return a === b || canonical(a) === canonical(b);
-}
-
-function canonical(value: unknown): string {
-  return (
-    JSON.stringify(value, (_, v: unknown) =>
-      v !== null && typeof v === 'object' && !Array.isArray(v)
-        ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-        : v,
-    ) ?? ''
-  );
 }

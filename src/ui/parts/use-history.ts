@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
+import { sameValue } from '@/core/base/same-value';
 import { useKeys } from '../frame/keys';
 import { changed, type History, redone, startHistory, undone } from './history';
 
@@ -15,7 +16,7 @@ export function useHistory<T>(initial: T, key?: string) {
   const [history, setHistory] = useState(() => startHistory(initial));
   useEffect(() => {
     const kept = key && readKept<T>(key);
-    if (!kept || JSON.stringify(kept.present) !== JSON.stringify(initial)) return;
+    if (!kept || !sameValue(kept.present, initial)) return;
     const timer = setTimeout(() => setHistory((h) => (h.past.length === 0 ? { ...kept, present: h.present } : h)), 0);
     return () => clearTimeout(timer);
     // Only what was loaded first is compared.
