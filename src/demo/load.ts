@@ -1,7 +1,7 @@
 import { must } from '@/core/base/result';
 import { exact, round } from '@/core/base/exact';
 import { seeded, seedFor } from '@/core/base/random';
-import type { Block } from '@/core/content/document';
+import { type Block, FRESH_PICTURE } from '@/core/content/document';
 import { paperItems } from '@/core/exams/paper';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
@@ -117,7 +117,10 @@ class Loader {
     if (!source.drawing) return source.body;
     const { name, description, width } = source.drawing;
     const added = must(await addMedia(ctx, new TextEncoder().encode(DRAWINGS[name])));
-    const picture: Block = { type: 'picture', attrs: { media: added.media, description, width, ratio: added.ratio } };
+    const picture: Block = {
+      type: 'picture',
+      attrs: { media: added.media, description, width, ratio: added.ratio, ...FRESH_PICTURE },
+    };
     const [first, ...rest] = source.body.content.content;
     return { ...source.body, content: { type: 'doc', content: first ? [first, picture, ...rest] : [picture] } };
   }

@@ -48,6 +48,17 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
     expect(kind.readiness(setup)).toEqual([]);
   });
 
+  it('takes a typed key, and knows answers worth trying', () => {
+    const made = kind.withKey(kind.fresh(), '* 73 kW\n12 kW');
+    expect(kind.key(made)).not.toBeNull();
+    expect(readStored(kind.setup, JSON.parse(JSON.stringify(made)))).toEqual(made);
+    expect(kind.key(kind.withKey(kind.fresh(), ''))).toBeNull();
+    const tryouts = kind.tryouts(setup);
+    expect(tryouts.length).toBeGreaterThan(1);
+    expect(new Set(tryouts).size).toBe(tryouts.length);
+    for (const typed of tryouts) expect(() => kind.mark(setup, kind.fromTyped(setup, typed))).not.toThrow();
+  });
+
   it('gives no key away in its sheet, whatever the seed', () => {
     for (let seed = 0; seed < 25; seed++) {
       const sheet = JSON.stringify(kind.sheet(setup, seed));

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sampleQuestion } from '../../../tests/drivers/samples';
 import { exact, stored } from '../base/exact';
+import { contentFromLines } from '../content/lines';
 import { markSlot, runTrials } from './mark';
 import { emptyQuestion, letterAt, placedSlots, type QuestionBody, tidyQuestion } from './question';
 import { isReady, questionReadiness } from './readiness';
@@ -81,4 +82,37 @@ it('an empty question is told what it needs', () => {
     ['no-slot', 'stops'],
     ['no-text', 'warns'],
   ]);
+});
+
+describe('readiness of words and hints', () => {
+  const codes = (body: QuestionBody): string[] => questionReadiness(body).map((f) => f.code);
+  const plain = sampleQuestion('Plain');
+  const withText = (text: string): QuestionBody => ({
+    ...plain,
+    content: { type: 'doc', content: [...contentFromLines(text).content, ...plain.content.content] },
+  });
+
+  it('says when a text is hard, or too long for its marks', () => {
+    const hard =
+      'Notwithstanding meteorological indeterminacy, institutional optimisation methodologies necessitate comprehensive aerodynamic characterisation, particularly whenever turbulence intensities systematically compromise operational predictability across heterogeneous geographical environments with considerable topographical irregularities and seasonal variability.';
+    expect(codes(withText(hard))).toContain('hard-to-read');
+    expect(
+      codes(withText('The wind is strong. We stop the rotor. We climb when it is calm again. '.repeat(12))),
+    ).not.toContain('hard-to-read');
+    expect(codes(withText('The wind is strong. We stop the rotor. '.repeat(180)))).toContain('long-to-read');
+  });
+
+  it('says when a hint is empty, or all hints cost more than there is', () => {
+    expect(codes({ ...plain, hints: [{ text: ' ', cost: '1' }] })).toContain('hint-empty');
+    expect(
+      codes({
+        ...plain,
+        hints: [
+          { text: 'a', cost: '3' },
+          { text: 'b', cost: '2' },
+        ],
+      }),
+    ).toContain('hints-cost-more');
+    expect(codes({ ...plain, hints: [{ text: 'a', cost: '1' }] })).toEqual(codes(plain));
+  });
 });

@@ -34,12 +34,17 @@ const trial = z.object({
 });
 export type Trial = z.infer<typeof trial>;
 
+/** Help that a student may ask for, and what asking costs. */
+const hint = z.object({ text: z.string().max(2000), cost: marksText });
+export type Hint = z.infer<typeof hint>;
+
 const body = z.object({
   version: z.literal(1),
   /** The working title, when the author chose one; else it is derived from the first words. */
   title: z.string().max(200),
   content: contentSchema,
   slots: z.record(slotId, slot),
+  hints: z.array(hint).max(10).default([]),
   explanation: contentSchema,
   notes: z.string().max(5000),
   trials: z.array(trial).max(500),
@@ -58,6 +63,7 @@ export const emptyQuestion: QuestionBody = {
   title: '',
   content: emptyContent,
   slots: {},
+  hints: [],
   explanation: emptyContent,
   notes: '',
   trials: [],

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type Content, contentSchema, slotIds, withoutEmptyEnd } from './document';
+import { type Content, contentSchema, slotIds, withoutEmptyEnd, FRESH_PICTURE } from './document';
 import { contentFromLines, linesFromContent } from './lines';
 import { firstWords, plainText } from './plain';
 import { contentReadiness } from './readiness';
@@ -9,7 +9,7 @@ const sample: Content = {
   type: 'doc',
   content: [
     { type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: 'Rotor' }] },
-    { type: 'picture', attrs: { media, description: 'a rotor', width: 50, ratio: 1.5 } },
+    { type: 'picture', attrs: { media, description: 'a rotor', width: 50, ratio: 1.5, ...FRESH_PICTURE } },
     {
       type: 'paragraph',
       content: [
@@ -86,8 +86,8 @@ describe('content documents', () => {
     const bad: Content = {
       type: 'doc',
       content: [
-        { type: 'picture', attrs: { media, description: 'IMG_2031.JPG', width: 50, ratio: 1 } },
-        { type: 'picture', attrs: { media, description: ' ', width: 50, ratio: 1 } },
+        { type: 'picture', attrs: { media, description: 'IMG_2031.JPG', width: 50, ratio: 1, ...FRESH_PICTURE } },
+        { type: 'picture', attrs: { media, description: ' ', width: 50, ratio: 1, ...FRESH_PICTURE } },
         { type: 'blockFormula', attrs: { latex: '\\frac{1}{2' } },
         { type: 'blockFormula', attrs: { latex: '\\{ x \\}' } },
       ],

@@ -6,12 +6,12 @@ import { z } from 'zod';
  * that what is written is what is stored. Answer slots are nodes that carry
  * only the id of a slot; what the slot is lives beside the document.
  */
-const mark = z.object({ type: z.enum(['bold', 'italic', 'subscript', 'superscript']) });
+const mark = z.object({ type: z.enum(['bold', 'italic', 'subscript', 'superscript', 'code']) });
 
 const text = z.object({
   type: z.literal('text'),
   text: z.string().min(1).max(50_000),
-  marks: z.array(mark).max(4).optional(),
+  marks: z.array(mark).max(5).optional(),
 });
 const hardBreak = z.object({ type: z.literal('hardBreak') });
 const formula = z.object({
@@ -43,12 +43,28 @@ const picture = z.object({
     width: z.number().min(5).max(100),
     /** Width over height of the stored picture, so that the sheet does not jump while it loads. */
     ratio: z.number().positive().max(100),
+    align: z.enum(['left', 'center', 'right']).default('left'),
+    /** Stands below the picture, for everybody. */
+    caption: z.string().max(500).default(''),
+    /** Whether students may enlarge it and put it away. */
+    enlarge: z.boolean().default(true),
   }),
+});
+const codeBlock = z.object({
+  type: z.literal('codeBlock'),
+  content: z
+    .array(z.object({ type: z.literal('text'), text: z.string().min(1).max(20_000) }))
+    .max(50)
+    .optional(),
 });
 const blockSlot = z.object({ type: z.literal('blockSlot'), attrs: z.object({ id: slotId }) });
 
 export type Inline = z.infer<typeof inline>;
-type Leaf = z.infer<typeof paragraph> | z.infer<typeof heading> | z.infer<typeof blockFormula>;
+type Leaf =
+  | z.infer<typeof paragraph>
+  | z.infer<typeof heading>
+  | z.infer<typeof blockFormula>
+  | z.infer<typeof codeBlock>;
 export type Block = Leaf | z.infer<typeof picture> | z.infer<typeof blockSlot> | List | Table;
 interface List {
   type: 'bulletList' | 'orderedList';
@@ -58,14 +74,24 @@ interface Table {
   type: 'table';
   content: { type: 'tableRow'; content: Cell[] }[];
 }
-interface Cell {
+export interface Cell {
   type: 'tableCell' | 'tableHeader';
-  attrs?: { colspan?: number; rowspan?: number };
+  attrs?: {
+    colspan?: number;
+    rowspan?: number;
+    /** Widths of the columns it spans, in pixels of the sheet; null where it was not set. */
+    colwidth?: number[] | null;
+  };
   content: Block[];
 }
 
+export type PictureAttributes = z.infer<typeof picture>['attrs'];
+
+/** How a picture stands until somebody says otherwise. */
+export const FRESH_PICTURE = { align: 'left', caption: '', enlarge: true } as const;
+
 const block: z.ZodType<Block> = z.lazy(() =>
-  z.union([paragraph, heading, blockFormula, picture, blockSlot, list, table]),
+  z.union([paragraph, heading, blockFormula, codeBlock, picture, blockSlot, list, table]),
 );
 const list: z.ZodType<List> = z.object({
   type: z.enum(['bulletList', 'orderedList']),
@@ -74,7 +100,9 @@ const list: z.ZodType<List> = z.object({
 const span = z.number().int().min(1).max(50).optional();
 const cell: z.ZodType<Cell> = z.object({
   type: z.enum(['tableCell', 'tableHeader']),
-  attrs: z.object({ colspan: span, rowspan: span }).optional(),
+  attrs: z
+    .object({ colspan: span, rowspan: span, colwidth: z.array(z.number().min(20).max(2000)).max(50).nullish() })
+    .optional(),
   content: z.array(block).max(50),
 });
 const table: z.ZodType<Table> = z.object({

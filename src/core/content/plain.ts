@@ -1,6 +1,15 @@
 import { type Content, type ContentNode } from './document';
 
-const BLOCKS = new Set(['paragraph', 'heading', 'blockFormula', 'picture', 'blockSlot', 'listItem', 'tableRow']);
+const BLOCKS = new Set([
+  'paragraph',
+  'heading',
+  'blockFormula',
+  'codeBlock',
+  'picture',
+  'blockSlot',
+  'listItem',
+  'tableRow',
+]);
 
 /**
  * The document as plain text: one line a block, formulas as LaTeX, pictures by
@@ -12,7 +21,7 @@ export function plainText(content: Content): string {
     if (node.type === 'text') out += node.text;
     else if (node.type === 'hardBreak') out += '\n';
     else if (node.type === 'formula' || node.type === 'blockFormula') out += node.attrs.latex;
-    else if (node.type === 'picture') out += node.attrs.description;
+    else if (node.type === 'picture') out += [node.attrs.description, node.attrs.caption].filter(Boolean).join(' ');
     else if (node.type === 'inlineSlot') out += '…';
     else if ('content' in node && node.content) (node.content as ContentNode[]).forEach(walk);
     if (BLOCKS.has(node.type)) out += '\n';

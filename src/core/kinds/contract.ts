@@ -32,6 +32,14 @@ export interface Kind<Setup, Sheet, Response> {
   key: (setup: Setup) => Response | null;
   /** Where on the sheet the key always stands (1, 2 …), when it does and that could give it away; else null. */
   fixedKeyPlace: (setup: Setup) => number | null;
+  /**
+   * The slot with what a teacher typed as its key, in the manner of the sheet:
+   * an answer, a number with its unit, or options one a line with "*" before
+   * the right ones.
+   */
+  withKey: (setup: Setup, typed: string) => Setup;
+  /** Typed answers worth trying, from the rules: the key otherwise written, near misses, typical slips. */
+  tryouts: (setup: Setup) => string[];
   /** A typed trial answer as a response: options by letter or words, text and numbers as they are. */
   fromTyped: (setup: Setup, typed: string) => Response;
 }

@@ -7,10 +7,13 @@ import { copyAction, leaveBenchAction, saveDraftAction, theirsAction } from '@/a
 import { mergeWritten, type Written } from '@/core/bank/merge';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
 import { titleOf, totalMarks } from '@/core/bank/summary';
+import type { Content } from '@/core/content/document';
+import { plainText } from '@/core/content/plain';
 import { kindOf } from '@/core/kinds/registry';
 import type { OpenQuestion } from '@/server/bank/open-question';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
+import { plainCopy } from '../parts/plain-copy';
 import { SavedState } from '../parts/SavedState';
 import { leftOnDevice, useAutosave } from '../parts/use-autosave';
 import { useHistory } from '../parts/use-history';
@@ -24,6 +27,7 @@ import { Pointer } from './Pointer';
 import { ReviewNote } from './ReviewNote';
 import { RevisionsDialog } from './RevisionsDialog';
 import { SheetEditor } from './SheetEditor';
+import type { SlotCopy } from './slot-copies';
 import { TrialDrawer } from './TrialDrawer';
 import { TrySheet } from './TrySheet';
 import { useChecks } from './use-checks';
@@ -69,9 +73,10 @@ export function Bench({ question }: { question: OpenQuestion }) {
     [changeBody],
   );
 
-  const addSlot = (preset: Preset): void => {
-    const id = freshSlotId(body.slots);
-    changeSlot(id, freshSlot(preset), '');
+  const slotSet = useMemo(() => new Set(Object.keys(body.slots)), [body.slots]);
+  const addSlot = (preset: Preset, key = ''): void => {
+    const id = freshSlotId(slotSet);
+    changeSlot(id, freshSlot(preset, key), '');
     const type = kindOf(preset.kind).placement === 'inline' ? 'inlineSlot' : 'blockSlot';
     editor.current?.chain().focus().insertContent({ type, attrs: { id } }).run();
     setSelected(id);
@@ -82,6 +87,34 @@ export function Bench({ question }: { question: OpenQuestion }) {
           ?.focus(),
       60,
     );
+  };
+  /** The chosen words become the key of a slot that stands in their place: a number when they read as one. */
+  const wordsToSlot = (): void => {
+    const e = editor.current;
+    if (!e || e.state.selection.empty) return;
+    const { from, to } = e.state.selection;
+    const words = e.state.doc.textBetween(from, to, ' ').trim().slice(0, 200);
+    const name = /^[-+−]?\d/.test(words) ? 'Number, unit' : 'Short text';
+    const preset = PRESETS.find((p) => p.name === name);
+    if (words !== '' && preset) addSlot(preset, words);
+  };
+  const copySlots = useCallback(
+    (copies: SlotCopy[]): void => {
+      const content = editor.current?.getJSON() as Content;
+      changeBody((b) => {
+        const added = copies.flatMap(({ of, id }) => (b.slots[of] ? [[id, b.slots[of]] as const] : []));
+        return { ...b, content, slots: { ...b.slots, ...Object.fromEntries(added) } };
+      }, '');
+    },
+    [changeBody],
+  );
+  const copySlot = (id: string): void => {
+    const e = editor.current;
+    e?.state.doc.descendants((node, pos) => {
+      if ((node.type.name !== 'inlineSlot' && node.type.name !== 'blockSlot') || node.attrs.id !== id) return true;
+      e.commands.insertContentAt(pos + node.nodeSize, { type: node.type.name, attrs: { id } });
+      return false;
+    });
   };
   const removeSlot = (id: string): void => {
     const e = editor.current;
@@ -112,7 +145,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
     router.push(`/bank?bank=${question.bank.id}${present.facts.topic ? `&topic=${present.facts.topic}` : ''}`);
   };
   const keepAsCopy = async (): Promise<void> => {
-    const copy = await copyAction(question.id, body);
+    const copy = await copyAction(question.id, plainCopy(body));
     if (!copy.ok) return;
     localStorage.removeItem(key);
     router.push(`/bank/${copy.value.id}`);
@@ -147,7 +180,10 @@ export function Bench({ question }: { question: OpenQuestion }) {
       stale = true;
     };
   }, [conflict, question.id, lastSaved, goOnWith]);
-  useKeys([{ keys: 'Ctrl+Enter', what: 'Try the sheet', run: () => setTrying(true) }]);
+  useKeys([
+    { keys: 'Ctrl+Enter', what: 'Try the sheet', run: () => setTrying(true) },
+    { keys: 'Ctrl+m', what: 'Turn the chosen words into an answer slot', run: wordsToSlot },
+  ]);
 
   const others = useOthers(question.id);
   const total = totalMarks(body).toFraction();
@@ -189,13 +225,18 @@ export function Bench({ question }: { question: OpenQuestion }) {
           placed={placed}
           present={present}
           findings={findings}
+          text={plainText(body.content)}
           change={change}
           onAdd={addSlot}
+          onWords={wordsToSlot}
           onSelect={setSelected}
           selected={selected}
         />
         <SheetEditor
           label="The sheet"
+          slots={slotSet}
+          inserts={PRESETS.map((preset) => ({ name: preset.name, run: () => addSlot(preset) }))}
+          onCopies={copySlots}
           content={body.content}
           onChange={(content) => changeBody((b) => ({ ...b, content }), 'content')}
           onReady={(e) => {
@@ -211,7 +252,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
         >
           <span className="gap" aria-hidden="true" />
           <select
-            className="form-select form-select-sm w-auto"
+            className="form-select form-select-sm w-auto only-narrow"
             aria-label="Add an answer slot"
             value=""
             onChange={(event) => {
@@ -234,6 +275,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
           changeSlot={changeSlot}
           changeBody={changeBody}
           onRemove={removeSlot}
+          onCopy={copySlot}
         >
           <ReviewNote
             question={question}

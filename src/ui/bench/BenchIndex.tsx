@@ -6,6 +6,7 @@ import { findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
 import { marksText } from '../words/marks';
 import { AboutIt } from './AboutIt';
+import { NearDuplicates } from './NearDuplicates';
 import { type BenchState, type Preset, PRESETS } from './bench-state';
 
 interface Props {
@@ -16,11 +17,16 @@ interface Props {
   selected: string | null;
   change: (next: (state: BenchState) => BenchState, tag?: string) => void;
   onAdd: (preset: Preset) => void;
+  /** Turns the chosen words into a slot. */
+  onWords: () => void;
+  /** The words of the sheet, to look for near-duplicates. */
+  text: string;
   onSelect: (slot: string) => void;
 }
 
 /** Left of the sheet: what is on it, what can be added, what describes it, what stops it. */
-export function BenchIndex({ question, placed, present, findings, selected, change, onAdd, onSelect }: Props) {
+export function BenchIndex(props: Props) {
+  const { question, placed, present, findings, selected, change, onAdd, onWords, onSelect, text } = props;
   const letterOf = (id: unknown): string => placed.find((p) => p.id === id)?.letter ?? '';
   return (
     <nav className="index" aria-label="On this sheet">
@@ -44,7 +50,13 @@ export function BenchIndex({ question, placed, present, findings, selected, chan
             </button>
           </li>
         ))}
+        <li>
+          <button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onWords}>
+            Chosen words to a slot <kbd className="ms-auto">Ctrl M</kbd>
+          </button>
+        </li>
       </ul>
+      <NearDuplicates question={question.id} text={text} />
       <h2>About it</h2>
       <AboutIt
         question={question}

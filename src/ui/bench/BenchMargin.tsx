@@ -2,17 +2,16 @@
 import { type ReactNode, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PlacedSlot, QuestionBody, Slot } from '@/core/bank/question';
-import { parseExact, stored } from '@/core/base/exact';
 import type { Finding } from '@/core/base/finding';
 import type { Content } from '@/core/content/document';
 import { contentFromLines, linesFromContent } from '@/core/content/lines';
-import { readNumber } from '@/core/rules/number/read';
 import { editorSide } from '../kinds/editors';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawTextFormulas } from '../sheet/formulas';
+import { MarksInput } from '../parts/MarksInput';
 import { findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
-import { marksText } from '../words/marks';
+import { HintsNote } from './HintsNote';
 
 interface Props {
   placed: PlacedSlot[];
@@ -23,6 +22,7 @@ interface Props {
   changeSlot: (id: string, slot: Slot, tag: string) => void;
   changeBody: (part: (body: QuestionBody) => QuestionBody, tag: string) => void;
   onRemove: (slot: string) => void;
+  onCopy: (slot: string) => void;
   /** Further notes, after what belongs to the question itself. */
   children?: ReactNode;
 }
@@ -37,6 +37,7 @@ export function BenchMargin({
   changeSlot,
   changeBody,
   onRemove,
+  onCopy,
   children,
 }: Props) {
   return (
@@ -92,6 +93,9 @@ export function BenchMargin({
                   onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)}
                 />
                 <div className="text-end">
+                  <Button variant="quiet" onClick={() => onCopy(id)}>
+                    Copy this slot
+                  </Button>
                   <Button variant="quiet" onClick={() => onRemove(id)}>
                     Take this slot out
                   </Button>
@@ -101,6 +105,7 @@ export function BenchMargin({
           </section>
         );
       })}
+      <HintsNote hints={body.hints} onChange={(hints, tag) => changeBody((b) => ({ ...b, hints }), tag)} />
       <section className="note">
         <h3>
           Explanation <span className="end">shown afterwards</span>
@@ -126,25 +131,6 @@ export function BenchMargin({
       </section>
       {children}
     </aside>
-  );
-}
-
-/** Marks as a teacher types them: 2, 1.5, 1½. What cannot be marks is put back when the field is left. */
-function MarksInput({ marks, label, onChange }: { marks: string; label: string; onChange: (marks: string) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  return (
-    <input
-      className="form-control form-control-sm pts text-end"
-      style={{ width: 56 }}
-      aria-label={label}
-      value={typed ?? marksText(marks)}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        const value = readNumber(e.target.value)?.value ?? parseExact(e.target.value);
-        if (value && value.compare(0) >= 0 && value.compare(1000) <= 0) onChange(stored(value));
-      }}
-      onBlur={() => setTyped(null)}
-    />
   );
 }
 

@@ -5,11 +5,18 @@ import { TableKit } from '@tiptap/extension-table';
 import { type Editor, EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import type { Content } from '@/core/content/document';
+import { type Content, FRESH_PICTURE } from '@/core/content/document';
+import { contentFromMarkdown } from '@/core/content/markdown';
+import { markdownFromContent } from '@/core/content/to-markdown';
+import { useLatest } from '../parts/use-latest';
 import { refusalText } from '../words/refusals';
 import { BlockFormula, Formula } from './nodes/formula';
 import { Picture } from './nodes/picture';
 import { BlockSlot, InlineSlot } from './nodes/slot';
+import { freshSlotId } from './bench-state';
+import { cleanPastedHtml, looksLikeMarkdown } from './paste';
+import { SlashMenu, type SlashItem } from './SlashMenu';
+import { partCopies, type SlotCopy } from './slot-copies';
 import { Tools } from './Tools';
 import { uploadPicture } from './upload';
 
@@ -22,17 +29,21 @@ interface Props {
   children?: ReactNode;
   header?: ReactNode;
   label: string;
+  /** The ids of the slots that this question has. */
+  slots: ReadonlySet<string>;
+  /** What "/" offers beside formulas, pictures and tables. */
+  inserts: SlashItem[];
+  /** A slot's node was copied: the copy needs a slot of its own. Returns the content with it. */
+  onCopies: (copies: SlotCopy[]) => void;
 }
 
 /** The sheet, edited in place: the document editor with our nodes. Undo belongs to the bench, not to the editor. */
-export function SheetEditor({ content, onChange, onReady, children, header, label }: Props) {
+export function SheetEditor(props: Props) {
+  const { content, onChange, onReady, children, header, label, slots, inserts, onCopies } = props;
   const [trouble, setTrouble] = useState<string | null>(null);
   const written = useRef<unknown>(content);
   const chooser = useRef<HTMLInputElement>(null);
-  const latest = useRef({ onChange, onReady });
-  useEffect(() => {
-    latest.current = { onChange, onReady };
-  });
+  const latest = useLatest({ onChange, onReady, onCopies, slots });
 
   const addPictures = async (editor: Editor, files: readonly Blob[]): Promise<void> => {
     setTrouble(null);
@@ -45,7 +56,7 @@ export function SheetEditor({ content, onChange, onReady, children, header, labe
         editor
           .chain()
           .focus()
-          .insertContent({ type: 'picture', attrs: { media, ratio, width: share, description: '' } })
+          .insertContent({ type: 'picture', attrs: { ...FRESH_PICTURE, media, ratio, width: share, description: '' } })
           .run();
       }
     }
@@ -63,8 +74,6 @@ export function SheetEditor({ content, onChange, onReady, children, header, labe
     extensions: [
       StarterKit.configure({
         blockquote: false,
-        code: false,
-        codeBlock: false,
         horizontalRule: false,
         link: false,
         strike: false,
@@ -74,7 +83,7 @@ export function SheetEditor({ content, onChange, onReady, children, header, labe
       }),
       Subscript,
       Superscript,
-      TableKit.configure({ table: { resizable: false } }),
+      TableKit.configure({ table: { resizable: true, cellMinWidth: 40 } }),
       Picture,
       Formula,
       BlockFormula,
@@ -84,10 +93,25 @@ export function SheetEditor({ content, onChange, onReady, children, header, labe
     content,
     editorProps: {
       attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true' },
-      handlePaste: (_, event) => pictures(event.clipboardData?.files),
+      handlePaste: (_, event) => {
+        const data = event.clipboardData;
+        // Word processors put a picture of the text beside the text itself; the text is wanted then.
+        const html = data?.getData('text/html') ?? '';
+        if (!/<(p|li|table|h\d|math)[\s>]/i.test(html) && pictures(data?.files)) return true;
+        const text = data?.getData('text/plain') ?? '';
+        if (html !== '' || !looksLikeMarkdown(text)) return false;
+        editorRef.current?.commands.insertContent(contentFromMarkdown(text).content);
+        return true;
+      },
+      transformPastedHTML: (html) => cleanPastedHtml(html, latest.current.slots),
+      clipboardTextSerializer: (slice) =>
+        markdownFromContent({ type: 'doc', content: slice.content.toJSON() as Content['content'] }),
       handleDrop: (_, event) => pictures(event.dataTransfer?.files),
     },
     onUpdate: ({ editor: e }) => {
+      const copies = partCopies(e, (taken) => freshSlotId(taken, latest.current.slots));
+      // Giving the copies their own ids is an update too; the content is told then.
+      if (copies.length > 0) return latest.current.onCopies(copies);
       const json = e.getJSON() as Content;
       written.current = json;
       latest.current.onChange(json);
@@ -131,7 +155,10 @@ export function SheetEditor({ content, onChange, onReady, children, header, labe
       )}
       <div className="sheet prose">
         {header}
-        <EditorContent editor={editor} />
+        <div className="position-relative">
+          <EditorContent editor={editor} />
+          {editor && <SlashMenu editor={editor} slots={inserts} choosePicture={() => chooser.current?.click()} />}
+        </div>
       </div>
     </div>
   );

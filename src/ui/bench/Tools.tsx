@@ -2,6 +2,7 @@
 import { type Editor, useEditorState } from '@tiptap/react';
 import {
   Bold,
+  Code,
   Heading,
   ImagePlus,
   Italic,
@@ -14,6 +15,7 @@ import {
 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
+import { Symbols } from './Symbols';
 
 interface ToolProps {
   name: string;
@@ -58,6 +60,7 @@ export function Tools({
       bullets: e.isActive('bulletList'),
       numbers: e.isActive('orderedList'),
       table: e.isActive('table'),
+      code: e.isActive('code'),
     }),
   });
   const run = () => editor.chain().focus();
@@ -106,6 +109,10 @@ export function Tools({
       >
         <Sigma size={size} strokeWidth={3} />
       </Tool>
+      <Symbols onPick={(sign) => run().insertContent(sign).run()} />
+      <Tool name="Code" on={on.code} onClick={() => run().toggleCode().run()}>
+        <Code size={size} />
+      </Tool>
       <Tool name="Picture" onClick={choosePicture}>
         <ImagePlus size={size} />
       </Tool>
@@ -125,6 +132,12 @@ export function Tools({
           </Button>
           <Button variant="quiet" onClick={() => run().deleteColumn().run()}>
             − column
+          </Button>
+          <Button variant="quiet" onClick={() => run().toggleHeaderRow().run()}>
+            header row
+          </Button>
+          <Button variant="quiet" onClick={() => run().deleteTable().run()}>
+            take out
           </Button>
         </>
       )}

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import type { TrialCheck } from '@/core/bank/checks';
 import type { PlacedSlot, QuestionBody, Trial } from '@/core/bank/question';
 import { parseExact, stored } from '@/core/base/exact';
+import { kindOf } from '@/core/kinds/registry';
 import { readNumber } from '@/core/rules/number/read';
 import { editorSide } from '../kinds/editors';
 import { marksText } from '../words/marks';
@@ -27,6 +28,14 @@ function readExpected(typed: string): Trial['expected'] | null {
   return value && value.compare(0) >= 0 ? stored(value) : null;
 }
 
+const MOST_TRIALS = 500;
+
+/** A line of a pasted column: the answer, and behind a tab the marks expected. */
+function answerFromLine(line: string): { typed: string; expected: Trial['expected'] } {
+  const [typed = '', expected = ''] = line.split('\t');
+  return { typed: typed.slice(0, 5000), expected: readExpected(expected) ?? '' };
+}
+
 /** Trial answers of the selected slot: mark, expected mark, reason; run at every change. */
 export function TrialDrawer({ placed, body, checks, selected, changeBody }: Props) {
   const [open, setOpen] = useState(true);
@@ -39,12 +48,26 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
   const wrongElsewhere = checks.filter((c) => !c.agrees && c.slot !== slot.id).length;
   const setTrial = (id: string, part: Partial<Trial>): void =>
     changeBody((b) => ({ ...b, trials: b.trials.map((t) => (t.id === id ? { ...t, ...part } : t)) }), `trial ${id}`);
-  const add = (): void => {
-    if (typed.trim() === '') return;
-    const id = `t${Date.now().toString(36)}`;
-    changeBody((b) => ({ ...b, trials: [...b.trials, { id, slot: slot.id, typed, expected: '' as const }] }), '');
+  const add = (answers: readonly { typed: string; expected: Trial['expected'] }[]): void => {
+    const stamp = Date.now().toString(36);
+    const added = answers
+      .filter((answer) => answer.typed.trim() !== '')
+      .map((answer, i): Trial => ({ id: `t${stamp}${i}`, slot: slot.id, ...answer }));
+    if (added.length > 0) changeBody((b) => ({ ...b, trials: [...b.trials, ...added].slice(0, MOST_TRIALS) }), '');
+  };
+  const addTyped = (): void => {
+    add([{ typed, expected: '' }]);
     setTyped('');
   };
+  const agreeToAll = (): void => {
+    const now = new Map(checks.map((c) => [c.id, c.marks ?? ('waits' as const)]));
+    const agreed = (t: Trial): Trial =>
+      t.slot === slot.id && t.expected === '' ? { ...t, expected: now.get(t.id) ?? '' } : t;
+    changeBody((b) => ({ ...b, trials: b.trials.map(agreed) }), '');
+  };
+  const suggested = kindOf(slot.slot.kind)
+    .tryouts(slot.slot.setup)
+    .filter((answer) => !mine.some((t) => t.typed === answer));
   return (
     <section className="drawer" aria-label="Trial answers">
       <div className="head">
@@ -53,6 +76,20 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
           slot {slot.letter}, {mine.length === 0 ? 'none yet' : `${agree} of ${mine.length} as expected`}
           {wrongElsewhere > 0 && <span className="wrong"> · {wrongElsewhere} not as expected in other slots</span>}
         </span>
+        {open && suggested.length > 0 && (
+          <Button variant="quiet" onClick={() => add(suggested.map((answer) => ({ typed: answer, expected: '' })))}>
+            Suggest {suggested.length}
+          </Button>
+        )}
+        {open && mine.some((t) => t.expected === '') && (
+          <Button
+            variant="quiet"
+            title="Expect of every answer without an expectation what the rules now give"
+            onClick={() => agreeToAll()}
+          >
+            All right as they are
+          </Button>
+        )}
         <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'Put away' : 'Open'}
         </Button>
@@ -83,10 +120,17 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
                 <input
                   className="form-control"
                   aria-label="A new trial answer"
-                  placeholder={`${editorSide(slot.slot.kind).trialHint}, press Enter`}
+                  placeholder={`${editorSide(slot.slot.kind).trialHint}, press Enter; or paste a column of answers`}
                   value={typed}
                   onChange={(e) => setTyped(e.target.value)}
-                  onKeyDown={(e) => e.key === 'Enter' && add()}
+                  onKeyDown={(e) => e.key === 'Enter' && addTyped()}
+                  onPaste={(e) => {
+                    // A column of real answers, with the marks expected in a second column if there is one.
+                    const lines = e.clipboardData.getData('text/plain').split(/\r?\n/);
+                    if (lines.length < 2) return;
+                    e.preventDefault();
+                    add(lines.map(answerFromLine));
+                  }}
                 />
               </td>
             </tr>

@@ -6,12 +6,13 @@ import { markSlot } from '@/core/bank/mark';
 import { placedSlots, type QuestionBody } from '@/core/bank/question';
 import { questionSheet } from '@/core/bank/sheet';
 import { totalMarks } from '@/core/bank/summary';
-import { stored } from '@/core/base/exact';
+import { exact, stored, sum } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
+import { marksWords } from '../words/marks';
 import { outOf, traceText } from '../words/traces';
 
 /** The sheet as a student has it: answer, hand in, see marks and why. Nothing of it is kept. */
@@ -20,11 +21,14 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
   const [seed, setSeed] = useState(1);
   const [responses, setResponses] = useState<Record<string, unknown>>({});
   const [handedIn, setHandedIn] = useState(false);
+  const [hintsSeen, setHintsSeen] = useState(0);
   const sheet = useMemo(() => questionSheet(body, seed), [body, seed]);
   const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
+  const nextHint = body.hints[hintsSeen];
   const again = (): void => {
     setResponses({});
     setHandedIn(false);
+    setHintsSeen(0);
     setSeed(seed + 1);
   };
   return (
@@ -60,7 +64,22 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
                 ? {}
                 : { onAnswer: (slot: string, value: unknown) => setResponses((r) => ({ ...r, [slot]: value })) })}
             />
+            {body.hints.slice(0, hintsSeen).map((hint, i) => (
+              <p className="advice" key={i}>
+                <TextWithFormulas text={hint.text} drawn={drawTextFormulas(hint.text)} />
+              </p>
+            ))}
+            {!handedIn && nextHint && (
+              <Button variant="outline-primary" onClick={() => setHintsSeen(hintsSeen + 1)}>
+                A hint, costs {marksWords(nextHint.cost)}
+              </Button>
+            )}
           </div>
+          {handedIn && hintsSeen > 0 && (
+            <p className="mt-3 mb-0">
+              Hints cost {marksWords(stored(sum(body.hints.slice(0, hintsSeen).map((h) => exact(h.cost)))))}.
+            </p>
+          )}
           {handedIn && (
             <div className="mt-3" role="status">
               {placedSlots(body).map(({ id, letter, slot }) => {

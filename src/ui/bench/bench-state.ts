@@ -8,10 +8,10 @@ export interface BenchState {
   facts: QuestionFacts;
 }
 
-/** A short id that no slot of the question has. */
-export function freshSlotId(slots: Readonly<Record<string, unknown>>): string {
-  let n = Object.keys(slots).length + 1;
-  while (`s${n}` in slots) n += 1;
+/** A short id that none of these sets has. */
+export function freshSlotId(...taken: ReadonlySet<string>[]): string {
+  let n = Math.max(0, ...taken.map((ids) => ids.size)) + 1;
+  while (taken.some((ids) => ids.has(`s${n}`))) n += 1;
   return `s${n}`;
 }
 
@@ -43,8 +43,12 @@ export const PRESETS: Preset[] = [
   },
   { name: 'Short text', kind: 'shortText', setup: (fresh) => fresh },
   { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
+  { name: 'Long answer', kind: 'shortText', setup: (fresh) => ({ ...fresh, room: 'lines' }) },
 ];
 
-export function freshSlot({ kind, setup }: Preset): Slot {
-  return { kind, marks: '1', setup: setup(kindOf(kind).fresh() as Record<string, unknown>) };
+/** A slot as a preset starts it, with a key when one is given. */
+export function freshSlot({ kind, setup }: Preset, key = ''): Slot {
+  const started = setup(kindOf(kind).fresh() as Record<string, unknown>);
+  if (key !== '') return { kind, marks: '1', setup: kindOf(kind).withKey(started, key) };
+  return { kind, marks: '1', setup: started };
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Refusal, type Result } from '@/core/base/result';
+import { plainCopy } from './plain-copy';
 
 export type SaveState =
   | { name: 'saved'; at: number }
@@ -46,7 +47,7 @@ export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T
     running.current = (async () => {
       setState({ name: 'saving' });
       try {
-        const result = await save(sent, base.current);
+        const result = await save(plainCopy(sent), base.current);
         if (result.ok) {
           base.current = result.value.version;
           saved.current = sent;

@@ -1,7 +1,8 @@
 import { Fragment, type ReactNode } from 'react';
-import type { Content, ContentNode } from '@/core/content/document';
+import type { Cell, Content, ContentNode } from '@/core/content/document';
 import { Formula } from './Formula';
 import type { DrawnFormulas } from './formulas';
+import { PictureView } from './PictureView';
 
 interface Props {
   content: Content;
@@ -10,7 +11,7 @@ interface Props {
   slot: (id: string) => ReactNode;
 }
 
-const MARKS = { bold: 'strong', italic: 'em', subscript: 'sub', superscript: 'sup' } as const;
+const MARKS = { bold: 'strong', italic: 'em', subscript: 'sub', superscript: 'sup', code: 'code' } as const;
 
 /** Draws a content document. The same on the server, in the room, at the desks; no editor is needed. */
 export function ContentView({ content, drawn, slot }: Props): ReactNode {
@@ -53,27 +54,23 @@ export function ContentView({ content, drawn, slot }: Props): ReactNode {
       case 'tableRow':
         return <tr>{many(node.content)}</tr>;
       case 'tableHeader':
-        return (
-          <th colSpan={node.attrs?.colspan} rowSpan={node.attrs?.rowspan}>
-            {many(node.content)}
-          </th>
-        );
+        return <th {...spans(node.attrs)}>{many(node.content)}</th>;
       case 'tableCell':
+        return <td {...spans(node.attrs)}>{many(node.content)}</td>;
+      case 'codeBlock':
         return (
-          <td colSpan={node.attrs?.colspan} rowSpan={node.attrs?.rowspan}>
-            {many(node.content)}
-          </td>
+          <pre>
+            <code>{node.content?.map((t) => t.text).join('')}</code>
+          </pre>
         );
-      case 'picture': {
-        const { media, description, width, ratio } = node.attrs;
-        return (
-          <figure className="picture" style={{ width: `${width}%` }}>
-            {/* eslint-disable-next-line @next/next/no-img-element -- pictures come as they were stored; the image optimiser has nothing to add */}
-            <img src={`/media/${media}`} alt={description} style={{ aspectRatio: String(ratio) }} />
-          </figure>
-        );
-      }
+      case 'picture':
+        return <PictureView {...node.attrs} />;
     }
   };
   return many(content.content);
+}
+
+function spans(attrs: Cell['attrs']) {
+  const width = attrs?.colwidth?.reduce((sum, w) => sum + w, 0);
+  return { colSpan: attrs?.colspan, rowSpan: attrs?.rowspan, style: width ? { width } : undefined };
 }

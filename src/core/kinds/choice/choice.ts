@@ -103,6 +103,29 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
   key: (setup) => (keysOf(setup).size > 0 ? { chosen: [...keysOf(setup)] } : null),
   fixedKeyPlace: ({ several, shuffle, options }) =>
     several || shuffle ? null : options.findIndex((o) => o.key) + 1 || null,
+  withKey(setup, typed) {
+    const lines = typed
+      .split('\n')
+      .map((line) => line.trim())
+      .filter((line) => line !== '')
+      .slice(0, 26);
+    const options = lines.map((line, i) => ({
+      id: String.fromCharCode(97 + i),
+      text: line.replace(/^\*\s*/, '').slice(0, 2000),
+      key: line.startsWith('*'),
+      feedback: '',
+    }));
+    return options.length === 0 ? setup : { ...setup, options, several: options.filter((o) => o.key).length > 1 };
+  },
+  tryouts: ({ options, several }) => {
+    const letters = options.map((o, i) => ({ letter: String.fromCharCode(97 + i), key: o.key }));
+    const keys = letters.filter((o) => o.key).map((o) => o.letter);
+    const wrong = letters.filter((o) => !o.key).map((o) => o.letter);
+    const all = several
+      ? [keys.join(''), keys.slice(0, 1).join(''), [...keys, ...wrong.slice(0, 1)].join('')]
+      : [...keys, ...wrong];
+    return [...new Set(all.filter((typed) => typed !== ''))];
+  },
   fromTyped(setup, typed) {
     const exactly = setup.options.find((o) => o.text.trim() === typed.trim());
     if (exactly) return { chosen: [exactly.id] };

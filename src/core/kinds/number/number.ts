@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { markNumber, numberRules, numberRulesReadiness, rulesFromKey } from '../../rules/number/rules';
+import { numberTryouts } from '../../rules/number/tryouts';
 import type { Kind } from '../contract';
 
 const setup = z.object({
@@ -52,6 +53,8 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
     return { number: value, unit: unitEntry === 'printed' ? '' : rules.unit };
   },
   fixedKeyPlace: () => null,
+  withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
+  tryouts: ({ rules }) => numberTryouts(rules),
   fromTyped({ unitEntry, units }, typed) {
     if (unitEntry !== 'listed') return { number: typed, unit: '' };
     const unit = units.find((u) => typed.trim().endsWith(` ${u}`)) ?? '';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { rulesFromKey, markText, textRules, textRulesReadiness } from '../../rules/text/rules';
+import { textTryouts } from '../../rules/text/tryouts';
 import type { Kind } from '../contract';
 
 const setup = z.object({
@@ -44,5 +45,7 @@ export const shortText: Kind<ShortTextSetup, ShortTextSheet, ShortTextResponse> 
     return text === '' ? null : { text };
   },
   fixedKeyPlace: () => null,
+  withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
+  tryouts: ({ rules }) => textTryouts(rules),
   fromTyped: (_, text) => ({ text }),
 };

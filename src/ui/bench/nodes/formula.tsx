@@ -89,7 +89,7 @@ export const Formula = Node.create({
   group: 'inline',
   inline: true,
   parseHTML: () => [{ tag: 'span[data-formula]', getAttrs: (e) => ({ latex: e.getAttribute('data-formula') }) }],
-  renderHTML: ({ node }) => ['span', { 'data-formula': node.attrs.latex }],
+  renderHTML: ({ node }) => ['span', { 'data-formula': node.attrs.latex }, `$${node.attrs.latex}$`],
 });
 
 export const BlockFormula = Node.create({
@@ -97,5 +97,5 @@ export const BlockFormula = Node.create({
   name: 'blockFormula',
   group: 'block',
   parseHTML: () => [{ tag: 'div[data-formula]', getAttrs: (e) => ({ latex: e.getAttribute('data-formula') }) }],
-  renderHTML: ({ node }) => ['div', { 'data-formula': node.attrs.latex }],
+  renderHTML: ({ node }) => ['div', { 'data-formula': node.attrs.latex }, `$$${node.attrs.latex}$$`],
 });

@@ -2,15 +2,11 @@
 import { Node } from '@tiptap/core';
 import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import { type PointerEvent, useRef } from 'react';
+import { FRESH_PICTURE, type PictureAttributes } from '@/core/content/document';
 
 /** A picture on the bench: resized by its corner, described below it. */
 function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
-  const { media, description, width, ratio } = node.attrs as {
-    media: string;
-    description: string;
-    width: number;
-    ratio: number;
-  };
+  const { media, description, width, ratio, align, caption, enlarge } = node.attrs as PictureAttributes;
   const frame = useRef<HTMLElement>(null);
   const resize = (event: PointerEvent<HTMLElement>): void => {
     event.preventDefault();
@@ -28,7 +24,11 @@ function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
   };
   return (
     <NodeViewWrapper contentEditable={false} data-drag-handle>
-      <figure ref={frame} className={`picture ${selected ? 'on' : ''}`} style={{ width: `${width}%`, marginBottom: 4 }}>
+      <figure
+        ref={frame}
+        className={`picture ${align} ${selected ? 'on' : ''}`}
+        style={{ width: `${width}%`, marginBottom: 4 }}
+      >
         {/* eslint-disable-next-line @next/next/no-img-element -- pictures come as they were stored; the image optimiser has nothing to add */}
         <img src={`/media/${media}`} alt={description} style={{ aspectRatio: String(ratio) }} draggable={false} />
         <span
@@ -57,6 +57,37 @@ function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
           maxLength={1000}
           onChange={(e) => updateAttributes({ description: e.target.value })}
         />
+        {selected && (
+          <>
+            <input
+              className="form-control form-control-sm"
+              aria-label="Caption of the picture"
+              placeholder="Caption, if wanted"
+              value={caption}
+              maxLength={500}
+              onChange={(e) => updateAttributes({ caption: e.target.value })}
+            />
+            <select
+              className="form-select form-select-sm w-auto"
+              aria-label="Where the picture stands"
+              value={align}
+              onChange={(e) => updateAttributes({ align: e.target.value })}
+            >
+              <option value="left">left</option>
+              <option value="center">in the middle</option>
+              <option value="right">right</option>
+            </select>
+            <label className="d-flex gap-1">
+              <input
+                type="checkbox"
+                className="form-check-input"
+                checked={enlarge}
+                onChange={(e) => updateAttributes({ enlarge: e.target.checked })}
+              />
+              students may enlarge it
+            </label>
+          </>
+        )}
       </div>
     </NodeViewWrapper>
   );
@@ -72,6 +103,9 @@ export const Picture = Node.create({
     description: { default: '' },
     width: { default: 60 },
     ratio: { default: 1 },
+    align: { default: FRESH_PICTURE.align },
+    caption: { default: FRESH_PICTURE.caption },
+    enlarge: { default: FRESH_PICTURE.enlarge },
   }),
   parseHTML: () => [
     {
@@ -81,6 +115,9 @@ export const Picture = Node.create({
         description: e.getAttribute('data-description') ?? '',
         width: Number(e.getAttribute('data-width')),
         ratio: Number(e.getAttribute('data-ratio')),
+        align: e.getAttribute('data-align') ?? FRESH_PICTURE.align,
+        caption: e.getAttribute('data-caption') ?? '',
+        enlarge: e.getAttribute('data-enlarge') !== 'no',
       }),
     },
   ],
@@ -91,10 +128,14 @@ export const Picture = Node.create({
       'data-description': node.attrs.description,
       'data-width': node.attrs.width,
       'data-ratio': node.attrs.ratio,
+      'data-align': node.attrs.align,
+      'data-caption': node.attrs.caption,
+      'data-enlarge': node.attrs.enlarge ? 'yes' : 'no',
     },
   ],
   addNodeView: () =>
     ReactNodeViewRenderer(PictureOnSheet, {
-      stopEvent: ({ event }) => event.target instanceof HTMLElement && event.target.closest('input, .corner') !== null,
+      stopEvent: ({ event }) =>
+        event.target instanceof HTMLElement && event.target.closest('input, select, .corner') !== null,
     }),
 });

@@ -1,0 +1,32 @@
+'use client';
+import { useState } from 'react';
+import { parseExact, stored } from '@/core/base/exact';
+import { readNumber } from '@/core/rules/number/read';
+import { marksText } from '../words/marks';
+
+/** Marks as a teacher types them: 2, 1.5, 1½. What cannot be marks is put back when the field is left. */
+export function MarksInput({
+  marks,
+  label,
+  onChange,
+}: {
+  marks: string;
+  label: string;
+  onChange: (marks: string) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <input
+      className="form-control form-control-sm pts text-end"
+      style={{ width: 56 }}
+      aria-label={label}
+      value={typed ?? marksText(marks)}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        const value = readNumber(e.target.value)?.value ?? parseExact(e.target.value);
+        if (value && value.compare(0) >= 0 && value.compare(1000) <= 0) onChange(stored(value));
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  );
+}

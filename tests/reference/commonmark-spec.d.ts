@@ -1,0 +1,3 @@
+declare module 'commonmark-spec' {
+  export const tests: unknown;
+}
