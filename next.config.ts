@@ -3,7 +3,7 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ['@libsql/client', 'libsql', '@node-rs/argon2', 'sharp', 'pino', 'exceljs'],
+  serverExternalPackages: ['@libsql/client', 'libsql', '@node-rs/argon2', 'sharp', 'pino', 'exceljs', 'pdfjs-dist'],
   sassOptions: {
     quietDeps: true,
     silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],

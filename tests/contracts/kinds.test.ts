@@ -53,6 +53,9 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
     expect(kind.key(made)).not.toBeNull();
     expect(readStored(kind.setup, JSON.parse(JSON.stringify(made)))).toEqual(made);
     expect(kind.key(kind.withKey(kind.fresh(), ''))).toBeNull();
+    const again = kind.withKey(kind.fresh(), kind.typedKey(setup));
+    expect(kind.mark(again, kind.key(again))).toMatchObject({ state: 'marked' });
+    expect(kind.typedKey(again)).toBe(kind.typedKey(setup));
     const tryouts = kind.tryouts(setup);
     expect(tryouts.length).toBeGreaterThan(1);
     expect(new Set(tryouts).size).toBe(tryouts.length);

@@ -6,12 +6,14 @@ import { type KindName, kindOf } from '../kinds/registry';
 import { readNumber } from '../rules/number/read';
 import type { FoundQuestion } from './split';
 
+/** What a person should look at. */
+export type Doubt = 'no-key' | 'no-answer' | 'no-marks' | 'one-option' | 'no-words';
+
 /** What was recognised of a question that is brought in, and what was not. */
 export interface Recognised {
   number: string;
   body: QuestionBody;
-  /** What a person should look at: codes that the interface words. */
-  doubts: ('no-key' | 'no-answer' | 'no-marks' | 'one-option' | 'no-words')[];
+  doubts: Doubt[];
 }
 
 function slotOf(kind: KindName, typed: string, marks: string): Slot {
@@ -21,7 +23,7 @@ function slotOf(kind: KindName, typed: string, marks: string): Slot {
 
 /** A found question as a question of ours: options become a choice, a numeric answer a number, words a short text. */
 export function recognise(found: FoundQuestion): Recognised {
-  const doubts: Recognised['doubts'] = [];
+  const doubts: Doubt[] = [];
   const typedMarks = parseExact(found.marks);
   if (!typedMarks) doubts.push('no-marks');
   const marks = typedMarks && typedMarks.compare(0) >= 0 ? stored(typedMarks) : stored(exact('1'));

@@ -38,6 +38,8 @@ export interface Kind<Setup, Sheet, Response> {
    * the right ones.
    */
   withKey: (setup: Setup, typed: string) => Setup;
+  /** The key as `withKey` takes it. */
+  typedKey: (setup: Setup) => string;
   /** Typed answers worth trying, from the rules: the key otherwise written, near misses, typical slips. */
   tryouts: (setup: Setup) => string[];
   /** A typed trial answer as a response: options by letter or words, text and numbers as they are. */

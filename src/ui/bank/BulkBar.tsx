@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { actOnManyAction, undoManyAction } from '@/app/(staff)/bank/actions';
+import type { Result } from '@/core/base/result';
 import type { BulkAct } from '@/server/bank/bulk';
 import type { BankShelf } from '@/server/bank/shelves';
 import { plural } from '../words/marks';
@@ -48,6 +49,24 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
     setTrouble(result.ok ? null : refusalText(result.refusal));
     setDone(null);
     onDone();
+  };
+  const takeOut = async (as: string): Promise<void> => {
+    const response = await fetch('/api/take-out', { method: 'POST', body: JSON.stringify({ questions: chosen, as }) });
+    if (!response.headers.get('content-disposition')) {
+      const result = (await response.json()) as Result<null>;
+      return setTrouble(result.ok ? null : refusalText(result.refusal));
+    }
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(await response.blob());
+    link.download = `questions.${as}`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    const left = Number(response.headers.get('x-left-out'));
+    setTrouble(
+      left > 0
+        ? `${plural(left, 'question has', 'questions have')} more than one slot and cannot stand in a row. The archive holds all.`
+        : null,
+    );
   };
   const place = (value: string): { bank: string; topic: string | null } => {
     const [bank = '', topic = ''] = value.split(' ');
@@ -130,6 +149,12 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
             {[1, 2, 3].map((d) => (
               <option key={d}>{d}</option>
             ))}
+          </select>
+          <select aria-label="Take out as" value="" onChange={(e) => takeOut(e.target.value)}>
+            <option value="">Take out…</option>
+            <option value="xlsx">as a spreadsheet (XLSX)</option>
+            <option value="csv">as CSV</option>
+            <option value="zip">as an archive with pictures</option>
           </select>
           {away ? (
             <Button variant="quiet" onClick={() => act({ do: 'bring-back' })}>

@@ -1,5 +1,5 @@
 'use client';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PlacedSlot, QuestionBody, Slot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';

@@ -30,6 +30,11 @@ function readExpected(typed: string): Trial['expected'] | null {
 
 const MOST_TRIALS = 500;
 
+/** An id for a trial answer that is added now, the i-th of them. */
+function freshTrialId(i: number): string {
+  return `t${Date.now().toString(36)}${i}`;
+}
+
 /** A line of a pasted column: the answer, and behind a tab the marks expected. */
 function answerFromLine(line: string): { typed: string; expected: Trial['expected'] } {
   const [typed = '', expected = ''] = line.split('\t');
@@ -49,10 +54,9 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
   const setTrial = (id: string, part: Partial<Trial>): void =>
     changeBody((b) => ({ ...b, trials: b.trials.map((t) => (t.id === id ? { ...t, ...part } : t)) }), `trial ${id}`);
   const add = (answers: readonly { typed: string; expected: Trial['expected'] }[]): void => {
-    const stamp = Date.now().toString(36);
     const added = answers
       .filter((answer) => answer.typed.trim() !== '')
-      .map((answer, i): Trial => ({ id: `t${stamp}${i}`, slot: slot.id, ...answer }));
+      .map((answer, i): Trial => ({ id: freshTrialId(i), slot: slot.id, ...answer }));
     if (added.length > 0) changeBody((b) => ({ ...b, trials: [...b.trials, ...added].slice(0, MOST_TRIALS) }), '');
   };
   const addTyped = (): void => {

@@ -36,6 +36,14 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `${v.count === 1 ? 'One answer still waits' : `${v.count} answers still wait`} for a person. Mark ${v.count === 1 ? 'it' : 'them'} first.`,
   'still-writing': (v) => `${v.count === 1 ? 'One student is' : `${v.count} students are`} still writing.`,
   'nobody-sat': () => 'Nobody has handed in.',
+  'file-empty': () => 'This file is empty.',
+  'file-too-large': (v) => `This file is larger than ${v.most} MB. Divide it and bring it in piece by piece.`,
+  'file-kind-unknown': () =>
+    'This file holds no questions that can be read. DOCX, PDF, text, XLSX, CSV and our own archive can.',
+  'file-unreadable': () =>
+    'This file cannot be read; it may be damaged or not be what its name says. Nothing was brought in.',
+  'file-grows': () => 'This file unpacks to far more than questions need. It was not opened.',
+  'file-too-many': (v) => `More than ${v.most} questions at once are too many. Divide the file.`,
   'name-taken': (v) => `There is already a bank called ${v.name}.`,
   'topics-changed': () => 'The topics were changed meanwhile. Look again.',
   'question-in-use': (v) =>

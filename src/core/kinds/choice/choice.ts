@@ -117,6 +117,7 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
     }));
     return options.length === 0 ? setup : { ...setup, options, several: options.filter((o) => o.key).length > 1 };
   },
+  typedKey: ({ options }) => options.map((o) => `${o.key ? '* ' : ''}${o.text}`).join('\n'),
   tryouts: ({ options, several }) => {
     const letters = options.map((o, i) => ({ letter: String.fromCharCode(97 + i), key: o.key }));
     const keys = letters.filter((o) => o.key).map((o) => o.letter);

@@ -22,6 +22,10 @@ export interface NumberSheet {
   units: string[];
 }
 
+function typedKey({ rules }: NumberSetup): string {
+  return `${rules.rules[0]?.value ?? ''} ${rules.unit}`.trim();
+}
+
 export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
   name: 'number',
   placement: 'inline',
@@ -46,7 +50,7 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
   describe: ({ rules, unitEntry }) => (unitEntry === 'printed' && rules.unit ? `… ${rules.unit}` : '…'),
   describeResponse: ({ rules, unitEntry }, { number, unit }) =>
     `${number} ${unitEntry === 'printed' ? rules.unit : unit}`.trim(),
-  describeKey: ({ rules }) => `${rules.rules[0]?.value ?? ''} ${rules.unit}`.trim(),
+  describeKey: typedKey,
   key({ rules, unitEntry }) {
     const value = rules.rules[0]?.value ?? '';
     if (value === '') return null;
@@ -54,6 +58,7 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
   },
   fixedKeyPlace: () => null,
   withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
+  typedKey,
   tryouts: ({ rules }) => numberTryouts(rules),
   fromTyped({ unitEntry, units }, typed) {
     if (unitEntry !== 'listed') return { number: typed, unit: '' };

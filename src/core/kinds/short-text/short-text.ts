@@ -46,6 +46,7 @@ export const shortText: Kind<ShortTextSetup, ShortTextSheet, ShortTextResponse> 
   },
   fixedKeyPlace: () => null,
   withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
+  typedKey: firstKey,
   tryouts: ({ rules }) => textTryouts(rules),
   fromTyped: (_, text) => ({ text }),
 };

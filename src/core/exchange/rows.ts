@@ -1,0 +1,194 @@
+import { exact, parseExact, stored } from '../base/exact';
+import { DEMANDS, type QuestionFacts, tidyTags } from '../bank/facts';
+import { emptyQuestion, placedSlots, type QuestionBody } from '../bank/question';
+import { isReady, questionReadiness } from '../bank/readiness';
+import type { Block } from '../content/document';
+import { contentFromLines, linesFromContent } from '../content/lines';
+import { markdownFromContent } from '../content/to-markdown';
+import { kindOf, type KindName } from '../kinds/registry';
+
+/**
+ * Questions in a spreadsheet: one question a row, one answer slot each. The
+ * columns are found by their heads, in any order; formats.md says what they mean.
+ */
+export const COLUMNS = [
+  'kind',
+  'question',
+  'key',
+  'marks',
+  'title',
+  'topic',
+  'difficulty',
+  'demand',
+  'tags',
+  'explanation',
+  'notes',
+] as const;
+export type Column = (typeof COLUMNS)[number];
+
+/** How kinds are called in the column "kind". */
+const KIND_OF: Record<string, KindName> = {
+  choice: 'choice',
+  'short text': 'shortText',
+  number: 'number',
+};
+const NAME_OF = Object.fromEntries(Object.entries(KIND_OF).map(([name, kind]) => [kind, name]));
+
+/** A question read from a row; topics by their names, to be found in the bank. */
+export interface RowQuestion {
+  body: QuestionBody;
+  facts: Pick<QuestionFacts, 'difficulty' | 'demand' | 'tags'>;
+  topic: string;
+}
+
+export type RowProblem =
+  | 'kind-unknown'
+  | 'question-empty'
+  | 'key-empty'
+  | 'marks-unreadable'
+  | 'difficulty-unreadable'
+  | 'demand-unknown'
+  | 'not-ready';
+
+export interface BadRow {
+  /** As the spreadsheet counts: the heads are row 1. */
+  row: number;
+  column: Column;
+  problem: RowProblem;
+  value: string;
+}
+
+export interface ReadRows {
+  questions: (RowQuestion & { row: number })[];
+  bad: BadRow[];
+  /** Heads that mean nothing here. */
+  unknownColumns: string[];
+}
+
+/** Reads rows under a row of heads. Empty rows are left out; every fault is told with its place. */
+export function questionsFromRows(rows: readonly (readonly string[])[]): ReadRows {
+  const heads = (rows[0] ?? []).map((head) => head.trim().toLowerCase());
+  const read: ReadRows = {
+    questions: [],
+    bad: [],
+    unknownColumns: heads.filter((head) => head !== '' && !COLUMNS.includes(head as Column)),
+  };
+  rows.slice(1).forEach((cells, i) => {
+    const value = (column: Column): string => (cells[heads.indexOf(column)] ?? '').trim();
+    if (cells.every((cell) => cell.trim() === '')) return;
+    const row = i + 2;
+    const made = questionFromRow(value);
+    if (Array.isArray(made)) {
+      read.bad.push(...made.map(([column, problem]) => ({ row, column, problem, value: value(column).slice(0, 80) })));
+    } else read.questions.push({ ...made, row });
+  });
+  return read;
+}
+
+function questionFromRow(value: (column: Column) => string): RowQuestion | [Column, RowProblem][] {
+  const faults: [Column, RowProblem][] = [];
+  const kind = KIND_OF[value('kind').toLowerCase()];
+  if (!kind) faults.push(['kind', 'kind-unknown']);
+  if (value('question') === '') faults.push(['question', 'question-empty']);
+  if (value('key') === '') faults.push(['key', 'key-empty']);
+  const marks = value('marks') === '' ? exact('1') : parseExact(value('marks').replace(',', '.'));
+  if (!marks || marks.compare(0) < 0 || marks.compare(1000) > 0) faults.push(['marks', 'marks-unreadable']);
+  const difficulty = value('difficulty') === '' ? 1 : Number(value('difficulty'));
+  if (![1, 2, 3].includes(difficulty)) faults.push(['difficulty', 'difficulty-unreadable']);
+  const demand = DEMANDS.find((d) => d === (value('demand').toLowerCase() || 'know'));
+  if (!demand) faults.push(['demand', 'demand-unknown']);
+  if (!kind || !marks || !demand || faults.length > 0) return faults;
+
+  const { placement, withKey, fresh } = kindOf(kind);
+  const node: Block =
+    placement === 'block'
+      ? { type: 'blockSlot', attrs: { id: 's1' } }
+      : { type: 'paragraph', content: [{ type: 'inlineSlot', attrs: { id: 's1' } }] };
+  const body: QuestionBody = {
+    ...emptyQuestion,
+    title: value('title').slice(0, 200),
+    content: { type: 'doc', content: [...contentFromLines(value('question')).content, node] },
+    slots: { s1: { kind, marks: stored(marks), setup: withKey(fresh(), value('key')) } },
+    explanation: contentFromLines(value('explanation')),
+    notes: value('notes').slice(0, 5000),
+  };
+  if (!isReady(questionReadiness(body))) return [['key', 'not-ready']];
+  return {
+    body,
+    facts: { difficulty, demand, tags: tidyTags(value('tags').split(/[,;]/)).slice(0, 30) },
+    topic: value('topic'),
+  };
+}
+
+/** A question as a row, in the order of the columns; null when it has not just one slot, which a row cannot hold. */
+export function rowFromQuestion({ body, facts, topic }: RowQuestion): string[] | null {
+  const [placed, ...more] = placedSlots(body);
+  if (!placed || more.length > 0) return null;
+  const { kind, setup, marks } = placed.slot;
+  const words = body.content.content.flatMap((block): Block[] => {
+    if (block.type === 'blockSlot') return [];
+    if (block.type !== 'paragraph' || !block.content?.some((n) => n.type === 'inlineSlot')) return [block];
+    const content = block.content.filter((n) => n.type !== 'inlineSlot');
+    return content.length > 0 ? [{ type: 'paragraph', content }] : [];
+  });
+  const plain = words.every((block) => block.type === 'paragraph');
+  const content = { type: 'doc' as const, content: words };
+  const cells: Record<Column, string> = {
+    kind: NAME_OF[kind] ?? '',
+    question: (plain ? linesFromContent(content) : markdownFromContent(content)).trim(),
+    key: kindOf(kind).typedKey(setup),
+    marks,
+    title: body.title,
+    topic,
+    difficulty: String(facts.difficulty),
+    demand: facts.demand,
+    tags: facts.tags.join(', '),
+    explanation: linesFromContent(body.explanation).trim(),
+    notes: body.notes,
+  };
+  return COLUMNS.map((column) => cells[column]);
+}
+
+/** A few rows that show how a spreadsheet is filled, under its heads. */
+export const TEMPLATE_ROWS: string[][] = [
+  [...COLUMNS],
+  [
+    'choice',
+    'What turns the nacelle into the wind?',
+    'brake\n* yaw drive\npitch drive',
+    '1',
+    '',
+    'Drive train',
+    '1',
+    'know',
+    'yaw',
+    'The yaw drive turns the whole nacelle.',
+    '',
+  ],
+  [
+    'number',
+    'A rotor sweeps 6362 m². The wind blows at 11 m/s. How much power is in it?',
+    '5.19 MW',
+    '2',
+    '',
+    'Energy in the wind',
+    '2',
+    'use',
+    '',
+    '$P = \\tfrac12 \\rho A v^3$',
+    '',
+  ],
+  [
+    'short text',
+    'Name the limit that keeps a rotor from taking all of this power.',
+    'Betz',
+    '1',
+    '',
+    'Energy in the wind',
+    '1',
+    'know',
+    '',
+    '',
+    '',
+  ],
+];

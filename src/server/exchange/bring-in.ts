@@ -1,0 +1,130 @@
+import { fileTypeFromBuffer } from 'file-type';
+import { type QuestionFacts } from '@/core/bank/facts';
+import type { QuestionBody } from '@/core/bank/question';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { FRESH_PICTURE, type PictureAttributes } from '@/core/content/document';
+import { mediaIn, readArchive } from '@/core/exchange/archive';
+import { linesFromDocx } from '@/core/exchange/docx';
+import { linesFromText, type SourceLine } from '@/core/exchange/lines';
+import { type Doubt, recognise } from '@/core/exchange/recognised';
+import { type BadRow, questionsFromRows } from '@/core/exchange/rows';
+import { splitDocument } from '@/core/exchange/split';
+import { ZipRefused } from '@/core/exchange/zip';
+import { may } from '@/core/people/may';
+import { type Context, FORBIDDEN } from '../context';
+import { addMedia } from '../media/add-media';
+import { readMedia } from '../media/read-media';
+import { linesFromPdf } from './pdf';
+import { rowsFromCsv, rowsFromXlsx } from './spreadsheet';
+
+/** The largest file that is read. */
+export const MAX_FILE_BYTES = 50 * 1024 * 1024;
+const MOST_QUESTIONS = 10_000;
+
+/** A question that was found in a file, before anybody agreed to it. */
+export interface BroughtItem {
+  /** Its number or row in the file. */
+  number: string;
+  body: QuestionBody;
+  facts: Pick<QuestionFacts, 'difficulty' | 'demand' | 'tags'>;
+  /** Names of its topics, the outermost first; empty when the file says none. */
+  topic: string[];
+  /** Codes of learning goals. */
+  goals: string[];
+  doubts: (Doubt | 'picture-missing')[];
+}
+
+export interface BroughtIn {
+  source: 'document' | 'spreadsheet' | 'archive';
+  items: BroughtItem[];
+  /** Lines that belong to no question. */
+  left: string[];
+  /** Rows with faults, each with its place and reason. */
+  bad: BadRow[];
+  unknownColumns: string[];
+  /** Places in an archive that could not be read. */
+  unreadable: number[];
+}
+
+const NOTHING = { left: [], bad: [], unknownColumns: [], unreadable: [] };
+const NO_FACTS = { difficulty: 1, demand: 'know' as const, tags: [] };
+
+/** Reads questions from a file by what its bytes are, whatever its name says. Nothing is kept but pictures. */
+export async function readForBringingIn(
+  ctx: Context,
+  { name, bytes }: { name: string; bytes: Uint8Array },
+): Promise<Result<BroughtIn>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  if (bytes.length === 0) return refuse('file-empty');
+  if (bytes.length > MAX_FILE_BYTES) return refuse('file-too-large', { values: { most: MAX_FILE_BYTES / 1048576 } });
+  try {
+    const read = await readByKind(ctx, name, bytes);
+    if (!read) return refuse('file-kind-unknown');
+    if (read.items.length > MOST_QUESTIONS) return refuse('file-too-many', { values: { most: MOST_QUESTIONS } });
+    return ok(read);
+  } catch (error) {
+    if (error instanceof ZipRefused && error.reason === 'too-large') return refuse('file-grows');
+    return refuse('file-unreadable');
+  }
+}
+
+async function readByKind(ctx: Context, name: string, bytes: Uint8Array): Promise<BroughtIn | null> {
+  const type = await fileTypeFromBuffer(bytes);
+  switch (type?.mime) {
+    case 'application/vnd.openxmlformats-officedocument.wordprocessingml.document':
+      return fromLines(await linesFromDocx(bytes, (picture) => keepPicture(ctx, picture)));
+    case 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet':
+      return fromRows(await rowsFromXlsx(bytes));
+    case 'application/pdf':
+      return fromLines(await linesFromPdf(bytes));
+    case 'application/zip':
+      return fromArchive(ctx, bytes);
+  }
+  if (type || bytes.includes(0)) return null;
+  const text = new TextDecoder('utf-8').decode(bytes);
+  return /\.(csv|tsv)$/i.test(name) ? fromRows(rowsFromCsv(text)) : fromLines(linesFromText(text));
+}
+
+async function keepPicture(ctx: Context, bytes: Uint8Array): Promise<PictureAttributes | null> {
+  const added = await addMedia(ctx, bytes);
+  if (!added.ok) return null;
+  const { media, ratio, width } = added.value;
+  return { ...FRESH_PICTURE, media, ratio, width: Math.round(Math.min(100, Math.max(20, width / 8))), description: '' };
+}
+
+function fromLines(lines: SourceLine[]): BroughtIn {
+  const { questions, left } = splitDocument(lines);
+  const items = questions.map((found): BroughtItem => ({ ...recognise(found), facts: NO_FACTS, topic: [], goals: [] }));
+  return { ...NOTHING, source: 'document', items, left };
+}
+
+function fromRows(rows: string[][]): BroughtIn {
+  const { questions, bad, unknownColumns } = questionsFromRows(rows);
+  const items = questions.map(
+    ({ row, body, facts, topic }): BroughtItem => ({
+      number: String(row),
+      body,
+      facts,
+      topic: topic === '' ? [] : [topic],
+      goals: [],
+      doubts: [],
+    }),
+  );
+  return { ...NOTHING, source: 'spreadsheet', items, bad, unknownColumns };
+}
+
+async function fromArchive(ctx: Context, bytes: Uint8Array): Promise<BroughtIn> {
+  const archive = readArchive(bytes);
+  const there = new Set<string>();
+  for (const picture of archive.media.values()) {
+    const added = await addMedia(ctx, picture);
+    if (added.ok) there.add(added.value.media);
+  }
+  const known = async (hash: string): Promise<boolean> => there.has(hash) || (await readMedia(ctx, hash)) !== null;
+  const items: BroughtItem[] = [];
+  for (const [i, { body, facts, topic, goals }] of archive.questions.entries()) {
+    const missing = (await Promise.all(mediaIn(body).map(known))).includes(false);
+    items.push({ number: String(i + 1), body, facts, topic, goals, doubts: missing ? ['picture-missing'] : [] });
+  }
+  return { ...NOTHING, source: 'archive', items, unreadable: archive.unreadable };
+}

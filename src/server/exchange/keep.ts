@@ -1,0 +1,78 @@
+import { eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { factsSchema } from '@/core/bank/facts';
+import { questionForm } from '@/core/bank/question';
+import { ok, type Result } from '@/core/base/result';
+import { mayWriteIn } from '../bank/access';
+import type { Done } from '../bank/bulk';
+import { insertQuestion } from '../bank/write';
+import { type Context, FORBIDDEN, parse } from '../context';
+import type { Transaction } from '../db/database';
+import { bulkActs, goals, topics } from '../db/schema/bank';
+import { newId } from '../ports/ids';
+
+const input = z.object({
+  bank: z.string(),
+  /** Questions go here, or into topics below it when they name some. */
+  topic: z.string().nullable(),
+  items: z
+    .array(
+      z.object({
+        body: questionForm.schema,
+        facts: factsSchema.omit({ topic: true, goals: true }),
+        topic: z.array(z.string().trim().min(1).max(80)).max(20),
+        goals: z.array(z.string()).max(30),
+      }),
+    )
+    .min(1)
+    .max(500),
+});
+
+/** Adds questions that were brought in, all of them or none, as drafts; topics that they name are made when they are missing. */
+export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<Done>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const { bank, topic, items } = parsed.value;
+  if (!(await mayWriteIn(ctx, bank))) return FORBIDDEN;
+  const known = await ctx.db.read.select({ id: goals.id, code: goals.code }).from(goals);
+  const undo = newId();
+  await ctx.db.transaction(async (tx) => {
+    const tree = await topicTree(tx, bank);
+    const copies: string[] = [];
+    for (const { body, facts, topic: names, goals: codes } of items) {
+      const into = await tree(topic, names);
+      const aims = known.filter(({ code }) => codes.includes(code)).map(({ id }) => id);
+      const all = { ...facts, topic: into, goals: aims };
+      copies.push(await insertQuestion(tx, { bank, facts: all, body }, ctx.actor.id, ctx.now));
+    }
+    await tx.insert(bulkActs).values({ id: undo, by: ctx.actor.id, at: ctx.now, before: { stood: [], copies } });
+  });
+  return ok({ count: items.length, undo });
+}
+
+/** Finds the topic at the end of a path of names below a topic, making what is missing. A single name is looked for in the whole bank. */
+async function topicTree(
+  tx: Transaction,
+  bank: string,
+): Promise<(from: string | null, names: readonly string[]) => Promise<string | null>> {
+  const all = await tx.select().from(topics).where(eq(topics.bank, bank));
+  const is = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+  return async (from, names) => {
+    const [only] = names;
+    if (names.length === 1 && only) {
+      const anywhere = all.find((t) => is(t.name, only));
+      if (anywhere) return anywhere.id;
+    }
+    let parent = from;
+    for (const name of names) {
+      let topic = all.find((t) => t.parent === parent && is(t.name, name));
+      if (!topic) {
+        topic = { id: newId(), bank, parent, name, position: all.length };
+        all.push(topic);
+        await tx.insert(topics).values(topic);
+      }
+      parent = topic.id;
+    }
+    return parent;
+  };
+}

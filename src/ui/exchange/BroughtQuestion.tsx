@@ -1,0 +1,140 @@
+'use client';
+import { memo, useMemo, useState } from 'react';
+import { placedSlots, type Slot } from '@/core/bank/question';
+import { questionSheet } from '@/core/bank/sheet';
+import { totalMarks } from '@/core/bank/summary';
+import { stored } from '@/core/base/exact';
+import { KIND_NAMES, type KindName, kindOf } from '@/core/kinds/registry';
+import type { BroughtItem } from '@/server/exchange/bring-in';
+import { MarksInput } from '../parts/MarksInput';
+import { drawSheetFormulas } from '../sheet/formulas';
+import { QuestionView } from '../sheet/QuestionView';
+import { editorSide } from '../kinds/editors';
+import { KIND_WORDS } from '../words/kinds';
+import { DOUBT_WORDS } from './words';
+
+interface Props {
+  item: BroughtItem;
+  wanted: boolean;
+  onWanted: (wanted: boolean) => void;
+  onChange: (item: BroughtItem) => void;
+}
+
+/** A question that was found: its sheet, and in the margin what was recognised, to confirm or mend. */
+export const BroughtQuestion = memo(function BroughtQuestion({ item, wanted, onWanted, onChange }: Props) {
+  const { body, number, doubts } = item;
+  const sheet = useMemo(() => questionSheet(body, 0), [body]);
+  const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
+  const placed = placedSlots(body);
+  const [only] = placed.length === 1 ? placed : [];
+  const setSlot = (slot: Slot, mended: boolean): void => {
+    if (!only) return;
+    const block = kindOf(slot.kind).placement === 'block';
+    const content = body.content.content.map((node) => {
+      const here =
+        (node.type === 'blockSlot' && node.attrs.id === only.id) ||
+        (node.type === 'paragraph' && node.content?.length === 1 && node.content[0]?.type === 'inlineSlot');
+      if (!here) return node;
+      return block
+        ? { type: 'blockSlot' as const, attrs: { id: only.id } }
+        : { type: 'paragraph' as const, content: [{ type: 'inlineSlot' as const, attrs: { id: only.id } }] };
+    });
+    onChange({
+      ...item,
+      doubts: mended ? doubts.filter((d) => d === 'no-words' || d === 'picture-missing') : doubts,
+      body: { ...body, content: { type: 'doc', content }, slots: { ...body.slots, [only.id]: slot } },
+    });
+  };
+  return (
+    <div className={`brought ${wanted ? '' : 'skipped'}`}>
+      <div className="sheet">
+        <QuestionView
+          number={Number(number) || 0}
+          marks={stored(totalMarks(body))}
+          sheet={sheet}
+          drawn={drawn}
+          responses={{}}
+        />
+      </div>
+      <div className={`note ${doubts.length > 0 ? 'warn' : 'tick'}`}>
+        <label className="d-flex gap-2 fw-bold">
+          <input
+            type="checkbox"
+            className="form-check-input"
+            checked={wanted}
+            onChange={(e) => onWanted(e.target.checked)}
+          />
+          Bring in question {number}
+        </label>
+        {doubts.map((doubt) => (
+          <p key={doubt} className="hand">
+            {DOUBT_WORDS[doubt]}
+          </p>
+        ))}
+        {only ? (
+          <KeyOf slot={only.slot} number={number} onChange={setSlot} />
+        ) : (
+          placed.map(({ id, letter, slot }) => (
+            <p key={id}>
+              <span className="letter">{letter}</span> {editorSide(slot.kind).sentence(slot.setup)}
+            </p>
+          ))
+        )}
+      </div>
+    </div>
+  );
+});
+
+/** Kind, key and marks of a question with one slot. */
+function KeyOf({
+  slot,
+  number,
+  onChange,
+}: {
+  slot: Slot;
+  number: string;
+  onChange: (slot: Slot, mended: boolean) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const key = typed ?? kindOf(slot.kind).typedKey(slot.setup);
+  return (
+    <>
+      <div className="d-flex gap-2 my-1">
+        <select
+          className="form-select form-select-sm w-auto"
+          aria-label={`Kind of question ${number}`}
+          value={slot.kind}
+          onChange={(e) => {
+            const kind = e.target.value as KindName;
+            const { fresh, withKey } = kindOf(kind);
+            onChange({ ...slot, kind, setup: withKey(fresh(), key) }, false);
+          }}
+        >
+          {KIND_NAMES.map((kind) => (
+            <option key={kind} value={kind}>
+              {KIND_WORDS[kind].name}
+            </option>
+          ))}
+        </select>
+        <MarksInput
+          marks={slot.marks}
+          label={`Marks of question ${number}`}
+          onChange={(marks) => onChange({ ...slot, marks }, false)}
+        />
+      </div>
+      <textarea
+        className="form-control form-control-sm"
+        aria-label={`Key of question ${number}`}
+        placeholder={slot.kind === 'choice' ? 'One option a line, * before the right one' : 'The right answer'}
+        rows={Math.min(8, key.split('\n').length)}
+        value={key}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          onChange({ ...slot, setup: kindOf(slot.kind).withKey(slot.setup, e.target.value) }, true);
+        }}
+        onBlur={() => setTyped(null)}
+      />
+      <p className="soft mt-1">{editorSide(slot.kind).sentence(slot.setup)}</p>
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+'use client';
+import { useRef, useState } from 'react';
+import { undoManyAction } from '@/app/(staff)/bank/actions';
+import type { Refusal, Result } from '@/core/base/result';
+import type { Done } from '@/server/bank/bulk';
+import type { BroughtItem } from '@/server/exchange/bring-in';
+
+/** So many questions travel at once. */
+const BATCH = 100;
+
+export type Keeping =
+  | { name: 'idle' }
+  | { name: 'keeping'; done: number; of: number }
+  | { name: 'kept'; count: number }
+  | { name: 'refused'; refusal: Refusal };
+
+/** Keeps questions batch by batch, with progress; cancelled or refused, what was kept is taken back. */
+export function useKeeping() {
+  const [state, setState] = useState<Keeping>({ name: 'idle' });
+  const cancelled = useRef(false);
+  const undo = useRef<string[]>([]);
+
+  const takeBack = async (): Promise<void> => {
+    for (const id of undo.current.splice(0)) await undoManyAction(id);
+  };
+  const keep = async (to: { bank: string; topic: string | null }, items: readonly BroughtItem[]): Promise<void> => {
+    cancelled.current = false;
+    undo.current = [];
+    for (let from = 0; from < items.length; from += BATCH) {
+      setState({ name: 'keeping', done: from, of: items.length });
+      const batch = items
+        .slice(from, from + BATCH)
+        .map(({ body, facts, topic, goals }) => ({ body, facts, topic, goals }));
+      const result = await post({ ...to, items: batch });
+      if (result.ok) undo.current.push(result.value.undo);
+      if (!result.ok || cancelled.current) {
+        await takeBack();
+        return setState(result.ok ? { name: 'idle' } : { name: 'refused', refusal: result.refusal });
+      }
+    }
+    setState({ name: 'kept', count: items.length });
+  };
+  return {
+    state,
+    keep,
+    cancel: () => {
+      cancelled.current = true;
+    },
+    undo: async () => {
+      await takeBack();
+      setState({ name: 'idle' });
+    },
+  };
+}
+
+async function post(body: unknown): Promise<Result<Done>> {
+  try {
+    const response = await fetch('/api/bring-in/keep', { method: 'POST', body: JSON.stringify(body) });
+    return (await response.json()) as Result<Done>;
+  } catch {
+    return { ok: false, refusal: { code: 'offline' } };
+  }
+}
