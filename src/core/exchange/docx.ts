@@ -74,7 +74,7 @@ function wordsOf(node: XmlNode): string {
     .map((c) => {
       switch (c.name) {
         case 'm:oMath':
-          return ` $${latexFromOmml(c)}$ `;
+          return `$${latexFromOmml(c)}$`;
         case 'm:oMathPara':
           return descendants(c, 'm:oMath')
             .map((m) => `$${latexFromOmml(m)}$`)

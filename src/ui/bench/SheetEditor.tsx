@@ -120,7 +120,7 @@ export function SheetEditor(props: Props) {
   useEffect(() => {
     editorRef.current = editor;
     if (editor) latest.current.onReady(editor);
-  }, [editor]);
+  }, [editor, latest]);
 
   // A content that did not come from typing (undo, redo) is put into the editor.
   useEffect(() => {
