@@ -7,7 +7,7 @@ const seconds = Number(process.env.BENCH_SECONDS ?? 120);
 const students = Number(process.env.BENCH_STUDENTS ?? 500);
 
 const PARTS: Record<string, () => Promise<void>> = {
-  search: () => search(Number(process.env.BENCH_QUESTIONS ?? 20_000)),
+  search: () => search(Number(process.env.BENCH_QUESTIONS ?? 100_000)),
   'save-ratio': () => saveRatio(),
   load: () => load({ students, seconds, kills: 0 }),
   'load-with-kills': () => load({ students, seconds, kills: 5 }),

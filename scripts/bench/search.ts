@@ -2,9 +2,10 @@ import { performance } from 'node:perf_hooks';
 import { seeded } from '../../src/core/base/random';
 import { must } from '../../src/core/base/result';
 import { contentFromLines } from '../../src/core/content/lines';
-import { headOf, indexQuestion } from '../../src/server/bank/write';
+import { freshFacts } from '../../src/core/bank/facts';
+import { questionsLike } from '../../src/server/bank/alike';
 import { searchQuestions } from '../../src/server/bank/search';
-import { questions } from '../../src/server/db/schema/bank';
+import { insertQuestion } from '../../src/server/bank/write';
 import { TestDepartment } from '../../tests/drivers/department';
 import { sampleQuestion } from '../../tests/drivers/samples';
 import { percentile, say } from './figures';
@@ -28,30 +29,14 @@ export async function search(count: number): Promise<void> {
           ...sampleQuestion(''),
           content: contentFromLines(`${Array.from({ length: 14 }, word).join(' ')} ${done + i}`),
         };
-        const [row] = await tx
-          .insert(questions)
-          .values({
-            id: `g${done + i}`,
-            bank: dept.bank,
-            topic: null,
-            difficulty: 1 + (i % 3),
-            demand: 'use',
-            ...headOf(body),
-            draftVersion: 1,
-            revision: 0,
-            changed: true,
-            author: by,
-            savedBy: by,
-            savedAt: done + i,
-          })
-          .returning({ row: questions.row });
-        if (row) await indexQuestion(tx, row.row, body);
+        const facts = { ...freshFacts, difficulty: 1 + (i % 3), tags: [`tag ${i % 20}`] };
+        await insertQuestion(tx, { bank: dept.bank, facts, body }, by, done + i);
       }
     });
   }
   say({ 'made in s': (performance.now() - begun) / 1000 });
   const ctx = dept.as('teacher');
-  const timed = async (words: string): Promise<number> => {
+  const timed = async (words: string, more: Record<string, unknown> = {}): Promise<number> => {
     const from = performance.now();
     must(
       await searchQuestions(ctx, {
@@ -62,6 +47,7 @@ export async function search(count: number): Promise<void> {
         difficulty: null,
         sort: 'best',
         from: 0,
+        ...more,
       }),
     );
     return performance.now() - from;
@@ -74,6 +60,15 @@ export async function search(count: number): Promise<void> {
     one.push(await timed(word()));
     three.push(await timed(`${word()} ${word()} ${word()}`));
     prefix.push(await timed(word().slice(0, 2)));
+  }
+  const narrowed: number[] = [];
+  const alike: number[] = [];
+  for (let i = 0; i < 40; i++) {
+    narrowed.push(await timed('', { tag: `tag ${i % 20}`, sort: 'newest' }));
+    narrowed.push(await timed(word(), { difficulty: 2, sort: 'title' }));
+    const from = performance.now();
+    await questionsLike(ctx, { text: Array.from({ length: 14 }, word).join(' '), except: null, least: 0.3 });
+    alike.push(performance.now() - from);
   }
   const all = [...one, ...three, ...prefix];
   const baseline: number[] = [];
@@ -91,7 +86,10 @@ export async function search(count: number): Promise<void> {
     'one word p95': percentile(one, 0.95),
     'three words p95': percentile(three, 0.95),
     'two letters p95': percentile(prefix, 0.95),
+    'narrowed p95': percentile(narrowed, 0.95),
+    'alike p95': percentile(alike, 0.95),
     'ratio to LIKE (p50)': percentile(all, 0.5) / percentile(baseline, 0.5),
   });
+  say({ 'memory MB': process.memoryUsage().rss / 1048576 });
   dept.close();
 }

@@ -116,7 +116,13 @@ class Loader {
   private async withDrawing(ctx: Context, source: DemoQuestion): Promise<DemoQuestion['body']> {
     if (!source.drawing) return source.body;
     const { name, description, width } = source.drawing;
-    const added = must(await addMedia(ctx, new TextEncoder().encode(DRAWINGS[name])));
+    const added = must(
+      await addMedia(ctx, new TextEncoder().encode(DRAWINGS[name]), {
+        description,
+        licence: 'own work',
+        source: 'Department',
+      }),
+    );
     const picture: Block = {
       type: 'picture',
       attrs: { media: added.media, description, width, ratio: added.ratio, ...FRESH_PICTURE },

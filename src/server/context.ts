@@ -3,11 +3,13 @@ import { type Result, refuse } from '@/core/base/result';
 import type { z } from 'zod';
 import type { Database } from './db/database';
 import type { Files } from './ports/files';
+import type { Web } from './ports/web';
 
 /** What the outside gives to every use-case: the services, and the time. */
 export interface Outside {
   db: Database;
   files: Files;
+  web: Web;
   /** Milliseconds since 1970. */
   now: number;
 }

@@ -9,12 +9,15 @@ const schema = z.object({
   ZONDA_DATABASE_URL: z.string().optional(),
   /** "yes" when the application is reached by HTTPS: cookies are then sent over it only. */
   ZONDA_SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
+  /** "open" lets the server fetch pictures from web addresses; the stand-in brings a small shelf of its own. */
+  ZONDA_WEB: z.enum(['open', 'stand-in']).default('stand-in'),
 });
 
 export interface Env {
   dataFolder: string;
   databaseUrl: string;
   secureCookies: boolean;
+  web: 'open' | 'stand-in';
 }
 
 /** The settings of this process, checked once; throws with the name of what is wrong. */
@@ -29,6 +32,7 @@ export function readEnv(source: Record<string, string | undefined> = process.env
   return {
     dataFolder,
     databaseUrl: parsed.data.ZONDA_DATABASE_URL ?? `file:${path.join(dataFolder, 'zonda.db')}`,
+    web: parsed.data.ZONDA_WEB,
     secureCookies: parsed.data.ZONDA_SECURE_COOKIES === 'yes',
   };
 }

@@ -3,6 +3,8 @@ import type { Outside } from './context';
 import { type Database, openDatabase } from './db/database';
 import { readEnv } from './env';
 import { type Files, folderFiles } from './ports/files';
+import { openWeb, type Web } from './ports/web';
+import { standInWeb } from './ports/web-stand-in';
 
 /**
  * The services of this process, opened once. They hang on the global object
@@ -11,13 +13,18 @@ import { type Files, folderFiles } from './ports/files';
 interface Services {
   db: Database;
   files: Files;
+  web: Web;
 }
 const KEY = Symbol.for('zonda.services');
 const holder = globalThis as { [KEY]?: Promise<Services> };
 
 async function open(): Promise<Services> {
   const env = readEnv();
-  return { db: await openDatabase(env.databaseUrl), files: folderFiles(path.join(env.dataFolder, 'files')) };
+  return {
+    db: await openDatabase(env.databaseUrl),
+    files: folderFiles(path.join(env.dataFolder, 'files')),
+    web: env.web === 'open' ? openWeb : standInWeb,
+  };
 }
 
 /** The outside world with the time of now. */

@@ -10,6 +10,7 @@ import { openDatabase } from '@/server/db/database';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { installDepartment, type Installed } from '@/server/people/install';
 import { folderFiles } from '@/server/ports/files';
+import { standInWeb } from '@/server/ports/web-stand-in';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { sampleQuestion } from './samples';
 
@@ -40,6 +41,7 @@ export class TestDepartment {
     const services = {
       db: await openDatabase(`file:${path.join(folder, 'test.db')}`),
       files: folderFiles(path.join(folder, 'files')),
+      web: standInWeb,
     };
     const installed = await installDepartment(
       { ...services, now: 1 },

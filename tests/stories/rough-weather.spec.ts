@@ -108,7 +108,7 @@ test('two minutes without a network, clocks that are wrong, and a time that runs
   await expect(teacher.getByRole('row', { name: /Chiara/ })).toContainText('min left');
 });
 
-test('a 40 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {
+test('a 60 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {
   await goTo(teacher, '/bank');
   await teacher.keyboard.press('n');
   const sheet = teacher.getByRole('textbox', { name: 'The sheet' });
@@ -118,9 +118,9 @@ test('a 40 MB photo and a file that is no picture are refused beside the sheet, 
   await chooser.setInputFiles({
     name: 'IMG_4011.jpg',
     mimeType: 'image/jpeg',
-    buffer: Buffer.alloc(40 * 1024 * 1024, 7),
+    buffer: Buffer.alloc(60 * 1024 * 1024, 7),
   });
-  await expect(teacher.getByRole('alert').filter({ hasText: '40 MB; 20 MB is the most' })).toBeVisible();
+  await expect(teacher.getByRole('alert').filter({ hasText: '60 MB; 50 MB is the most' })).toBeVisible();
   await chooser.setInputFiles({
     name: 'notes.png',
     mimeType: 'image/png',

@@ -159,10 +159,10 @@ describe('pictures', () => {
     expect(await add(text)).toMatchObject({ ok: false, refusal: { code } });
   });
 
-  it('40 MB are refused with both figures', async () => {
-    expect(await add(new Uint8Array(40 * 1048576))).toMatchObject({
+  it('60 MB are refused with both figures', async () => {
+    expect(await add(new Uint8Array(60 * 1048576))).toMatchObject({
       ok: false,
-      refusal: { code: 'picture-too-large', values: { size: 40, most: 20 } },
+      refusal: { code: 'picture-too-large', values: { size: 60, most: 50 } },
     });
   });
 });

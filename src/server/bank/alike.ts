@@ -17,6 +17,8 @@ export interface Alike {
 
 /** So many of a text's rarest words are looked up. */
 const RAREST = 6;
+/** A word that no more questions have is rare. */
+const RARE = 2000;
 const CANDIDATES = 40;
 
 /** Questions of the bank whose text is at least so much like this one, the likest first. */
@@ -24,9 +26,8 @@ export async function questionsLike(
   ctx: Context,
   { text, except, least, most = 8 }: { text: string; except: string | null; least: number; most?: number },
 ): Promise<Alike[]> {
-  const words = await rarestWords(ctx.db.read, text);
-  if (words.length < 2) return [];
-  const query = words.map((word) => `"${word}"`).join(' OR ');
+  const query = await candidatesQuery(ctx.db.read, text);
+  if (query === null) return [];
   const rows = await ctx.db.read.all<{ row: number }>(
     sql`SELECT rowid AS row FROM question_search WHERE question_search MATCH ${query} ORDER BY rank LIMIT ${CANDIDATES}`,
   );
@@ -59,12 +60,18 @@ export async function textOf(read: Reader, id: string): Promise<string> {
   return row ? summarise(readStored(questionForm, row.draft)).text : '';
 }
 
-/** The words of a text that the fewest questions have. */
-async function rarestWords(read: Reader, text: string): Promise<string[]> {
+/**
+ * A full-text query for what may be like a text: any of its rare words; when
+ * it has none, several of its words together. Null when it says too little.
+ */
+async function candidatesQuery(read: Reader, text: string): Promise<string | null> {
   const words = [...new Set(wordsOf(text))].filter((word) => word.length > 1).slice(0, 200);
-  if (words.length === 0) return [];
-  const rows = await read.all<{ term: string }>(
-    sql`SELECT term FROM question_words WHERE term IN ${words} ORDER BY doc, length(term) DESC LIMIT ${RAREST}`,
+  if (words.length < 2) return null;
+  const known = await read.all<{ term: string; doc: number }>(
+    sql`SELECT term, doc FROM question_words WHERE term IN ${words} ORDER BY doc, length(term) DESC LIMIT ${RAREST}`,
   );
-  return rows.map(({ term }) => term);
+  const quoted = (list: typeof known): string[] => list.map(({ term }) => `"${term}"`);
+  const rare = known.filter(({ doc }) => doc <= RARE);
+  if (rare.length >= 2) return quoted(rare).join(' OR ');
+  return known.length < 2 ? null : quoted(known.slice(0, 5)).join(' ');
 }

@@ -1,9 +1,10 @@
-import { and, asc, desc, eq, exists, inArray, isNotNull, isNull, like, type SQL, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, like, type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { REVIEW_STATES, type ReviewState } from '@/core/bank/facts';
 import { HIT, MOST_COUNTED, PAGE } from '@/core/bank/searching';
 import { ok, type Result } from '@/core/base/result';
 import { KIND_NAMES } from '@/core/kinds/registry';
+import { snippetOf } from '@/core/text/snippet';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { questionGoals, questions, questionTags, topics } from '../db/schema/bank';
@@ -56,13 +57,12 @@ const MOST_RANKED = 1500;
 
 /** The typed words as a full-text query: every word must begin some word of the question. */
 export function fullTextQuery(words: string): string | null {
-  const terms = words.match(/[\p{L}\p{N}]+/gu) ?? [];
-  return terms.length === 0
-    ? null
-    : terms
-        .slice(0, 12)
-        .map((term) => `"${term.slice(0, 60)}"*`)
-        .join(' ');
+  const all = terms(words);
+  return all.length === 0 ? null : all.map((term) => `"${term}"*`).join(' ');
+}
+
+function terms(words: string): string[] {
+  return (words.match(/[\p{L}\p{N}]+/gu) ?? []).slice(0, 12).map((term) => term.slice(0, 60));
 }
 
 async function conditionsOf(read: Reader, banks: string[], search: BankSearch): Promise<SQL | undefined> {
@@ -76,12 +76,12 @@ async function conditionsOf(read: Reader, banks: string[], search: BankSearch): 
   if (review !== null) all.push(eq(questions.review, review));
   if (ready !== null) all.push(eq(questions.ready, ready));
   if (tag !== null) {
-    const tagged = read.select({ one: sql`1` }).from(questionTags);
-    all.push(exists(tagged.where(and(eq(questionTags.question, questions.id), eq(questionTags.tag, tag)))));
+    const tagged = read.select({ id: questionTags.question }).from(questionTags).where(eq(questionTags.tag, tag));
+    all.push(inArray(questions.id, tagged));
   }
   if (goal !== null) {
-    const aimed = read.select({ one: sql`1` }).from(questionGoals);
-    all.push(exists(aimed.where(and(eq(questionGoals.question, questions.id), eq(questionGoals.goal, goal)))));
+    const aimed = read.select({ id: questionGoals.question }).from(questionGoals).where(eq(questionGoals.goal, goal));
+    all.push(inArray(questions.id, aimed));
   }
   all.push(kept === 'deleted' ? isNotNull(questions.deletedAt) : isNull(questions.deletedAt));
   if (kept !== 'deleted')
@@ -106,18 +106,62 @@ export async function searchQuestions(ctx: Context, raw: unknown): Promise<Resul
   const { read } = ctx.db;
   const banks = (await visibleBanks(ctx)).map((b) => b.id).filter((id) => search.bank === null || id === search.bank);
   if (banks.length === 0) return NOT_FOUND;
-  const where = await conditionsOf(read, banks, search);
+  const where = (await conditionsOf(read, banks, search)) ?? sql`true`;
   const query = fullTextQuery(search.words);
   const ranked = query !== null && search.sort === 'best' && (await hits(read, query, MOST_RANKED + 1)) <= MOST_RANKED;
+  const { source, order, counting = source } = plan(query, search.sort, ranked);
+  const [sum] = await read.all<{ n: number }>(
+    sql`SELECT count(*) AS n FROM (SELECT 1 FROM ${counting} WHERE ${where} LIMIT ${MOST_COUNTED})`,
+  );
+  const rows = await read.all<{ row: number }>(
+    sql`SELECT ${questions.row} AS row FROM ${source} WHERE ${where} ORDER BY ${order} LIMIT ${PAGE} OFFSET ${from}`,
+  );
+  const found = await readFound(
+    read,
+    rows.map(({ row }) => row),
+    terms(search.words),
+  );
+  return ok({ total: sum?.n ?? 0, found });
+}
 
-  // With words to look for, the full-text index leads. The limit keeps SQLite from asking it once for every question.
-  const index = ranked
-    ? sql`(SELECT rowid AS row, rank FROM question_search WHERE question_search MATCH ${query} LIMIT ${MOST_RANKED}) AS hits`
-    : sql`(SELECT rowid AS row FROM question_search WHERE question_search MATCH ${query} ORDER BY rowid DESC LIMIT 1000000) AS hits`;
-  const sameRow = sql`hits.row = ${questions.row}`;
-  const counting = read.select({ one: sql`1` }).from(questions).$dynamic();
-  const counted = (query ? counting.innerJoin(index, sameRow) : counting).where(where).limit(MOST_COUNTED);
-  const listing = read
+interface Plan {
+  source: SQL;
+  order: SQL;
+  /** Where they are counted, when that is quicker elsewhere. */
+  counting?: SQL;
+}
+
+/**
+ * Where the rows come from and in which order. With words to look for, the
+ * full-text index leads, except when the titles do: then their index is
+ * walked, and the words are looked up.
+ */
+function plan(query: string | null, sort: BankSearch['sort'], ranked: boolean): Plan {
+  const titles = sql`${questions.title}`;
+  if (query === null) {
+    return sort === 'title'
+      ? { source: sql`${questions} INDEXED BY questions_by_title`, order: titles }
+      : { source: sql`${questions} INDEXED BY questions_newest`, order: sql`${questions.savedAt} DESC` };
+  }
+  if (ranked) {
+    const best = sql`(SELECT rowid AS row, rank FROM question_search WHERE question_search MATCH ${query} LIMIT ${MOST_RANKED}) AS hits`;
+    return { source: sql`${best} CROSS JOIN ${questions} ON ${questions.row} = hits.row`, order: sql`hits.rank` };
+  }
+  const index = sql`(SELECT rowid AS row FROM question_search WHERE question_search MATCH ${query}) AS hits`;
+  const led = sql`${index} CROSS JOIN ${questions} ON ${questions.row} = hits.row`;
+  if (sort !== 'title') return { source: led, order: sql`hits.row DESC` };
+  const fitting = sql`(SELECT rowid FROM question_search WHERE question_search MATCH ${query})`;
+  return {
+    source: sql`(SELECT * FROM ${questions} INDEXED BY questions_by_title WHERE +row IN ${fitting}) AS questions`,
+    order: titles,
+    counting: led,
+  };
+}
+
+/** What lists show of these rows, in their order. */
+async function readFound(read: Reader, rows: number[], words: readonly string[]): Promise<FoundQuestion[]> {
+  if (rows.length === 0) return [];
+  const found = await read
     .select({
       row: questions.row,
       id: questions.id,
@@ -133,17 +177,18 @@ export async function searchQuestions(ctx: Context, raw: unknown): Promise<Resul
     })
     .from(questions)
     .leftJoin(topics, eq(topics.id, questions.topic))
-    .$dynamic();
-  const newest = query && search.sort === 'best' ? sql`hits.row DESC` : desc(questions.savedAt);
-  const order = search.sort === 'title' ? asc(questions.title) : ranked ? sql`hits.rank` : newest;
-  const rows = await (query ? listing.innerJoin(index, sameRow) : listing)
-    .where(where)
-    .orderBy(order)
-    .limit(PAGE)
-    .offset(from);
-  const [sum] = await read.all<{ n: number }>(sql`SELECT count(*) AS n FROM (${counted.getSQL()})`);
-  const snippets = query ? await snippetsOf(read, query, rows) : new Map<number, string>();
-  return ok({ total: sum?.n ?? 0, found: rows.map(({ row, ...q }) => ({ ...q, snippet: snippets.get(row) ?? '' })) });
+    .where(inArray(questions.row, rows));
+  const texts =
+    words.length === 0
+      ? []
+      : await read.all<{ row: number; text: string }>(
+          sql`SELECT rowid AS row, text FROM question_search WHERE rowid IN ${rows}`,
+        );
+  const textOf = new Map(texts.map(({ row, text }) => [row, text]));
+  const place = new Map(rows.map((row, i) => [row, i]));
+  return found
+    .sort((a, b) => (place.get(a.row) ?? 0) - (place.get(b.row) ?? 0))
+    .map(({ row, ...q }) => ({ ...q, snippet: snippetOf(textOf.get(row) ?? '', words, HIT) }));
 }
 
 /** How many questions fit a full-text query, counted up to `most`. */
@@ -152,13 +197,4 @@ async function hits(read: Reader, query: string, most: number): Promise<number> 
     sql`SELECT count(*) AS n FROM (SELECT rowid FROM question_search WHERE question_search MATCH ${query} LIMIT ${most})`,
   );
   return row?.n ?? 0;
-}
-
-async function snippetsOf(read: Reader, query: string, rows: { row: number }[]): Promise<Map<number, string>> {
-  if (rows.length === 0) return new Map();
-  const found = await read.all<{ row: number; text: string }>(
-    sql`SELECT rowid AS row, snippet(question_search, 1, ${HIT}, ${HIT}, '…', 14) AS text FROM question_search
-        WHERE question_search MATCH ${query} AND rowid IN ${rows.map(({ row }) => row)}`,
-  );
-  return new Map(found.filter(({ text }) => text.includes(HIT)).map(({ row, text }) => [row, text]));
 }

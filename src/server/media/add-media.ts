@@ -5,10 +5,11 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN } from '../context';
 import { media } from '../db/schema/bank';
+import { sizeName, sizesOf } from './sizes';
 
-/** The largest picture that is taken. */
-export const MAX_PICTURE_BYTES = 20 * 1024 * 1024;
-const MAX_PIXELS = 100_000_000;
+/** The largest picture that is taken; students get one that is scaled for screens. */
+export const MAX_PICTURE_BYTES = 50 * 1024 * 1024;
+const MAX_PIXELS = 150_000_000;
 const BITMAPS = new Set(['image/png', 'image/jpeg', 'image/gif', 'image/webp', 'image/avif']);
 
 /** What an SVG must not hold: it could run, load or pull in something. */
@@ -26,7 +27,11 @@ export interface AddedMedia {
  * Keeps a picture, checked by its bytes and not by its name. The same bytes are
  * stored once. Scripts in an SVG, other files and oversized pictures are refused.
  */
-export async function addMedia(ctx: Context, bytes: Uint8Array): Promise<Result<AddedMedia>> {
+export async function addMedia(
+  ctx: Context,
+  bytes: Uint8Array,
+  about: { description?: string; licence?: string; source?: string } = {},
+): Promise<Result<AddedMedia>> {
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   if (bytes.length === 0) return refuse('picture-empty');
   if (bytes.length > MAX_PICTURE_BYTES) {
@@ -43,10 +48,11 @@ export async function addMedia(ctx: Context, bytes: Uint8Array): Promise<Result<
 
   const hash = createHash('sha256').update(bytes).digest('hex');
   await ctx.files.put(hash, bytes);
+  for (const [size, made] of await sizesOf(bytes, mime)) await ctx.files.put(sizeName(hash, size), made);
   await ctx.db.transaction(async (tx) => {
     await tx
       .insert(media)
-      .values({ hash, mime, size: bytes.length, ...size, addedBy: ctx.actor.id, addedAt: ctx.now })
+      .values({ hash, mime, size: bytes.length, ...size, ...about, addedBy: ctx.actor.id, addedAt: ctx.now })
       .onConflictDoNothing();
   });
   return ok({ media: hash, ratio: size.width / size.height, width: size.width });

@@ -1,11 +1,16 @@
 import { eq } from 'drizzle-orm';
 import type { Outside } from '../context';
 import { media } from '../db/schema/bank';
+import { type Size, sizeName } from './sizes';
 
-/** The bytes of a picture and how to serve them; null when there is none. Its hash is what opens it. */
-export async function readMedia(out: Outside, hash: string): Promise<{ bytes: Uint8Array; mime: string } | null> {
+/** The bytes of a picture in a size, or as it came, and how to serve them; null when there is none. Its hash is what opens it. */
+export async function readMedia(
+  out: Outside,
+  hash: string,
+  size: Size = 'screen',
+): Promise<{ bytes: Uint8Array; mime: string } | null> {
   if (!/^[a-f0-9]{64}$/.test(hash)) return null;
   const [row] = await out.db.read.select({ mime: media.mime }).from(media).where(eq(media.hash, hash));
-  const bytes = row && (await out.files.get(hash));
+  const bytes = row && ((await out.files.get(sizeName(hash, size))) ?? (await out.files.get(hash)));
   return row && bytes ? { bytes, mime: row.mime } : null;
 }

@@ -52,7 +52,7 @@ export function BenchIndex(props: Props) {
         ))}
         <li>
           <button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onWords}>
-            Chosen words to a slot <kbd className="ms-auto">Ctrl M</kbd>
+            Words to a slot <kbd className="ms-auto">Ctrl M</kbd>
           </button>
         </li>
       </ul>

@@ -8,6 +8,7 @@ import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Content, FRESH_PICTURE } from '@/core/content/document';
 import { contentFromMarkdown } from '@/core/content/markdown';
 import { markdownFromContent } from '@/core/content/to-markdown';
+import type { AddedMedia } from '@/server/media/add-media';
 import { useLatest } from '../parts/use-latest';
 import { refusalText } from '../words/refusals';
 import { BlockFormula, Formula } from './nodes/formula';
@@ -18,7 +19,8 @@ import { cleanPastedHtml, looksLikeMarkdown } from './paste';
 import { SlashMenu, type SlashItem } from './SlashMenu';
 import { partCopies, type SlotCopy } from './slot-copies';
 import { Tools } from './Tools';
-import { uploadPicture } from './upload';
+import { Tray } from '../tray/Tray';
+import { uploadPicture } from '../tray/upload';
 
 interface Props {
   content: Content;
@@ -42,7 +44,7 @@ export function SheetEditor(props: Props) {
   const { content, onChange, onReady, children, header, label, slots, inserts, onCopies } = props;
   const [trouble, setTrouble] = useState<string | null>(null);
   const written = useRef<unknown>(content);
-  const chooser = useRef<HTMLInputElement>(null);
+  const [tray, setTray] = useState(false);
   const latest = useLatest({ onChange, onReady, onCopies, slots });
 
   const addPictures = async (editor: Editor, files: readonly Blob[]): Promise<void> => {
@@ -50,15 +52,7 @@ export function SheetEditor(props: Props) {
     for (const file of files) {
       const added = await uploadPicture(file);
       if (!added.ok) setTrouble(refusalText(added.refusal));
-      else {
-        const { media, ratio, width } = added.value;
-        const share = Math.round(Math.min(100, Math.max(20, width / 8)));
-        editor
-          .chain()
-          .focus()
-          .insertContent({ type: 'picture', attrs: { ...FRESH_PICTURE, media, ratio, width: share, description: '' } })
-          .run();
-      }
+      else insertPicture(editor, added.value, '');
     }
   };
   const editorRef = useRef<Editor | null>(null);
@@ -134,20 +128,19 @@ export function SheetEditor(props: Props) {
   return (
     <div>
       {editor && (
-        <Tools editor={editor} choosePicture={() => chooser.current?.click()}>
+        <Tools editor={editor} choosePicture={() => setTray(true)}>
           {children}
         </Tools>
       )}
-      <input
-        ref={chooser}
-        type="file"
-        accept="image/*"
-        hidden
-        onChange={(e) => {
-          pictures(e.target.files ?? undefined);
-          e.target.value = '';
-        }}
-      />
+      {tray && editor && (
+        <Tray
+          onClose={() => setTray(false)}
+          onPick={({ media, ratio, width, description }) => {
+            insertPicture(editor, { media, ratio, width }, description);
+            setTray(false);
+          }}
+        />
+      )}
       {trouble && (
         <p role="alert" className="trouble">
           {trouble}
@@ -157,9 +150,19 @@ export function SheetEditor(props: Props) {
         {header}
         <div className="position-relative">
           <EditorContent editor={editor} />
-          {editor && <SlashMenu editor={editor} slots={inserts} choosePicture={() => chooser.current?.click()} />}
+          {editor && <SlashMenu editor={editor} slots={inserts} choosePicture={() => setTray(true)} />}
         </div>
       </div>
     </div>
   );
+}
+
+/** Puts a picture where the cursor is, as wide as it is but never wider than the sheet. */
+function insertPicture(editor: Editor, { media, ratio, width }: AddedMedia, description: string): void {
+  const share = Math.round(Math.min(100, Math.max(20, width / 8)));
+  editor
+    .chain()
+    .focus()
+    .insertContent({ type: 'picture', attrs: { ...FRESH_PICTURE, media, ratio, width: share, description } })
+    .run();
 }

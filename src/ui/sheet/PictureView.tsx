@@ -25,7 +25,7 @@ export function PictureView({ media, description, width, ratio, align, caption, 
           <form method="dialog">
             <button className="btn btn-primary">Close</button>
           </form>
-          {picture}
+          <div style={{ width: `min(92vw, calc(82vh * ${ratio}))` }}>{picture}</div>
         </dialog>
       )}
     </figure>

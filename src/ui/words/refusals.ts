@@ -44,6 +44,11 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     'This file cannot be read; it may be damaged or not be what its name says. Nothing was brought in.',
   'file-grows': () => 'This file unpacks to far more than questions need. It was not opened.',
   'file-too-many': (v) => `More than ${v.most} questions at once are too many. Divide the file.`,
+  'web-address': () =>
+    'This is no web address that can be fetched. It begins with https:// and has no port or password.',
+  'web-inside': () => 'This address lies inside the network of the server. It is not fetched.',
+  'web-unreachable': () => 'Nothing answers at this address, or it is no picture there.',
+  'web-too-large': () => 'What lies at this address is too large.',
   'name-taken': (v) => `There is already a bank called ${v.name}.`,
   'topics-changed': () => 'The topics were changed meanwhile. Look again.',
   'question-in-use': (v) =>

@@ -1,9 +1,10 @@
 import { readMedia } from '@/server/media/read-media';
 import { outside } from '@/server/outside';
 
-/** Serves a picture. Its bytes never change, and nothing in it may run or load. */
-export async function GET(_: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> {
-  const found = await readMedia(await outside(), (await params).hash);
+/** Serves a picture, small with ?size=small. Its bytes never change, and nothing in it may run or load. */
+export async function GET(request: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> {
+  const small = new URL(request.url).searchParams.get('size') === 'small';
+  const found = await readMedia(await outside(), (await params).hash, small ? 'small' : 'screen');
   if (!found) return new Response(null, { status: 404 });
   return new Response(Buffer.from(found.bytes), {
     headers: {

@@ -1,4 +1,4 @@
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { type AnySQLiteColumn, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { ReviewState } from '@/core/bank/facts';
 import { members } from './people';
 
@@ -9,6 +9,11 @@ export const media = sqliteTable('media', {
   size: integer('size').notNull(),
   width: integer('width').notNull(),
   height: integer('height').notNull(),
+  /** What it shows, for those who cannot see it; offered wherever it is used. */
+  description: text('description').notNull().default(''),
+  licence: text('licence').notNull().default(''),
+  /** Who made it, or the address it came from. */
+  source: text('source').notNull().default(''),
   addedBy: text('added_by')
     .notNull()
     .references(() => members.id),
@@ -49,6 +54,22 @@ export const topics = sqliteTable('topics', {
   position: integer('position').notNull(),
 });
 
+/** The columns that a search narrows by. */
+type Narrowing =
+  | 'deletedAt'
+  | 'archivedAt'
+  | 'id'
+  | 'topic'
+  | 'difficulty'
+  | 'demand'
+  | 'kinds'
+  | 'review'
+  | 'ready'
+  | 'author';
+function narrowing(t: Record<Narrowing, AnySQLiteColumn>): AnySQLiteColumn[] {
+  return [t.deletedAt, t.archivedAt, t.id, t.topic, t.difficulty, t.demand, t.kinds, t.review, t.ready, t.author];
+}
+
 /** The head of a question: where it stands, what lists show, and the one mutable draft. */
 export const questions = sqliteTable(
   'questions',
@@ -87,9 +108,10 @@ export const questions = sqliteTable(
     deletedAt: integer('deleted_at'),
   },
   (t) => [
-    index('questions_bank').on(t.bank, t.savedAt),
-    index('questions_bank_title').on(t.bank, t.title),
-    index('questions_saved').on(t.savedAt),
+    // Lists and counts read these alone, and never the wide rows.
+    index('questions_newest').on(t.savedAt, t.bank, ...narrowing(t)),
+    index('questions_by_title').on(t.title, t.bank, ...narrowing(t)),
+    index('questions_shelf').on(t.bank, t.topic, t.deletedAt, t.archivedAt),
     index('questions_topic').on(t.topic),
   ],
 );

@@ -1,7 +1,7 @@
 import { type Result, refuse } from '@/core/base/result';
 import type { AddedMedia } from '@/server/media/add-media';
 
-const MOST = 20;
+const MOST = 50;
 
 /** Sends a picture to the server. What is plainly too large is refused here, before it travels. */
 export async function uploadPicture(file: Blob): Promise<Result<AddedMedia>> {

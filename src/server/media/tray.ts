@@ -1,0 +1,149 @@
+import { and, desc, eq, inArray, isNull, like, or } from 'drizzle-orm';
+import { z } from 'zod';
+import { readStored } from '@/core/base/stored-form';
+import { ok, type Result } from '@/core/base/result';
+import { questionForm } from '@/core/bank/question';
+import { mediaHash } from '@/core/content/document';
+import { may } from '@/core/people/may';
+import { visibleBanks } from '../bank/access';
+import { headOf, indexQuestion } from '../bank/write';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { media, questions } from '../db/schema/bank';
+import type { FreePicture } from '../ports/web';
+import { type AddedMedia, addMedia, MAX_PICTURE_BYTES } from './add-media';
+
+export interface TrayPicture {
+  media: string;
+  ratio: number;
+  width: number;
+  description: string;
+  licence: string;
+  source: string;
+  addedAt: number;
+}
+
+const PAGE = 60;
+
+/** The department's pictures, newest first, found by what is said about them. */
+export async function openTray(ctx: Context, words: string): Promise<Result<TrayPicture[]>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const conditions = words
+    .trim()
+    .slice(0, 200)
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => {
+      const pattern = `%${word.replace(/[%_]/g, '')}%`;
+      return or(like(media.description, pattern), like(media.source, pattern), like(media.licence, pattern));
+    });
+  const rows = await ctx.db.read
+    .select()
+    .from(media)
+    .where(and(...conditions))
+    .orderBy(desc(media.addedAt))
+    .limit(PAGE);
+  return ok(
+    rows.map(({ hash, width, height, description, licence, source, addedAt }) => ({
+      media: hash,
+      ratio: width / height,
+      width,
+      description,
+      licence,
+      source,
+      addedAt,
+    })),
+  );
+}
+
+const about = z.object({
+  media: mediaHash,
+  description: z.string().trim().max(1000),
+  licence: z.string().trim().max(200),
+  source: z.string().trim().max(500),
+});
+
+/** Says what a picture shows, under which licence it is used, and where it comes from. */
+export async function describePicture(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(about, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const { media: hash, ...said } = parsed.value;
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(media).set(said).where(eq(media.hash, hash));
+  });
+  return ok(null);
+}
+
+/** The questions in which a picture stands, of the banks that the actor sees. */
+export async function pictureUsedIn(ctx: Context, hash: string): Promise<{ id: string; title: string }[]> {
+  if (!mediaHash.safeParse(hash).success) return [];
+  const banks = (await visibleBanks(ctx)).map(({ id }) => id);
+  return ctx.db.read
+    .select({ id: questions.id, title: questions.title })
+    .from(questions)
+    .where(and(like(questions.draft, `%"${hash}"%`), inArray(questions.bank, banks), isNull(questions.deletedAt)))
+    .limit(100);
+}
+
+const replacing = z.object({ old: mediaHash, now: mediaHash });
+
+/**
+ * Puts one picture in the place of another in every question that the actor
+ * may write in. What exams have placed keeps the old one: revisions never change.
+ */
+export async function replaceEverywhere(ctx: Context, raw: unknown): Promise<Result<{ count: number }>> {
+  const parsed = parse(replacing, raw);
+  if (!parsed.ok) return parsed;
+  const { old, now } = parsed.value;
+  const [next] = await ctx.db.read.select().from(media).where(eq(media.hash, now));
+  if (!next) return NOT_FOUND;
+  const banks = (await visibleBanks(ctx)).filter((b) => may(ctx.actor, 'write in bank', b.access)).map(({ id }) => id);
+  return ctx.db.transaction(async (tx) => {
+    const found = await tx
+      .select()
+      .from(questions)
+      .where(and(like(questions.draft, `%"${old}"%`), inArray(questions.bank, banks)));
+    for (const q of found) {
+      const swapped: unknown = JSON.parse(JSON.stringify(q.draft), (_, value: unknown) =>
+        value !== null && typeof value === 'object' && 'media' in value && value.media === old
+          ? { ...value, media: now, ratio: next.width / next.height }
+          : value,
+      );
+      const body = readStored(questionForm, swapped);
+      await tx
+        .update(questions)
+        .set({
+          ...headOf(body),
+          draftVersion: q.draftVersion + 1,
+          changed: true,
+          savedBy: ctx.actor.id,
+          savedAt: ctx.now,
+        })
+        .where(eq(questions.id, q.id));
+      await indexQuestion(tx, q.row, body);
+    }
+    return ok({ count: found.length });
+  });
+}
+
+/** Takes a picture from a web address into the tray. */
+export async function addFromWeb(ctx: Context, address: string): Promise<Result<AddedMedia>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const fetched = await ctx.web.fetchFile(address.trim(), MAX_PICTURE_BYTES);
+  return fetched.ok ? addMedia(ctx, fetched.value, { source: address.trim().slice(0, 500) }) : fetched;
+}
+
+/** Free pictures by words. */
+export async function searchFreePictures(ctx: Context, words: string): Promise<Result<FreePicture[]>> {
+  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  return ok(await ctx.web.searchPictures(words.slice(0, 200)));
+}
+
+/** Takes a free picture into the tray, with its title as description, its licence and source. */
+export async function addFreePicture(ctx: Context, picture: FreePicture): Promise<Result<AddedMedia>> {
+  const offered = (await ctx.web.searchPictures('')).find(({ address }) => address === picture.address);
+  if (!offered) return NOT_FOUND;
+  const { address, title, licence, source } = offered;
+  const fetched = await ctx.web.fetchFile(address, MAX_PICTURE_BYTES);
+  return fetched.ok ? addMedia(ctx, fetched.value, { description: title, licence, source }) : fetched;
+}

@@ -1,0 +1,275 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Browser, expect, type Page, test } from '@playwright/test';
+import { goTo, launch, signIn } from '../drivers/browser';
+import { Server } from '../drivers/server';
+
+/** Writing and finding: the bench and the bank in full. */
+const server = new Server(3304, 'writing');
+const errors: string[] = [];
+let browser: Browser;
+let page: Page;
+
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  server.loadDemo();
+  await server.start();
+  browser = await launch();
+  page = (await signIn(browser, server.base, 'odalys')).page;
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  page.on('pageerror', (e) => errors.push(e.message));
+});
+test.afterAll(async () => {
+  await browser?.close();
+  await server.kill();
+});
+
+const sheet = () => page.getByRole('textbox', { name: 'The sheet' });
+async function newQuestion(): Promise<void> {
+  await goTo(page, '/bank');
+  await page.keyboard.press('n');
+  await page.waitForURL(/\/bank\/(?!new)/);
+  await sheet().click();
+}
+const paste = (data: Record<string, string>): Promise<void> =>
+  page.evaluate((types) => {
+    const clipboard = new DataTransfer();
+    for (const [type, text] of Object.entries(types)) clipboard.setData(type, text);
+    document
+      .querySelector('.ProseMirror')
+      ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: clipboard, bubbles: true, cancelable: true }));
+  }, data);
+const barriers = async (): Promise<string[]> => {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
+};
+
+test('a slash, chosen words and a copy each make a slot; Markdown and word-processor text become the sheet', async () => {
+  await newQuestion();
+  await page.keyboard.type('The shaft turns at 1500 rpm. ');
+  await page.keyboard.type('/two');
+  await expect(page.getByRole('option', { name: 'Two-way' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Slot A' })).toBeVisible();
+  await sheet().press('Control+End');
+  await page.keyboard.press('Enter');
+  await paste({
+    'text/plain': '- $P = \\tfrac12 \\rho A v^3$\n- **dense** air\n\n| part | n |\n|---|---|\n| blade | 3 |',
+  });
+  await expect(sheet().locator('li')).toHaveCount(2);
+  await expect(sheet().locator('th').first()).toHaveText('part');
+  await sheet().press('Control+End');
+  await page.keyboard.press('Enter');
+  await paste({
+    'text/html':
+      '<p>From a document <script>document.title="gone"</script><img src="https://tracker.example/x.png"> with <math><mfrac><mi>a</mi><mi>b</mi></mfrac></math></p>',
+    'text/plain': 'x',
+  });
+  await expect(sheet().getByLabel('Formula \\frac{a}{b}, edit')).toBeVisible();
+  expect(await sheet().locator('img').count()).toBe(0);
+
+  await sheet().getByText('The shaft turns at 1500 rpm.').selectText();
+  await page.evaluate(() => {
+    const node = document.querySelector('.ProseMirror p')?.firstChild;
+    const at = node?.textContent?.indexOf('1500 rpm') ?? -1;
+    if (node && at >= 0) getSelection()?.setBaseAndExtent(node, at, node, at + 8);
+  });
+  await page.keyboard.press('Control+m');
+  await expect(page.getByLabel('Slot A: the right number with its unit')).toHaveValue('1500 rpm');
+  await page.getByRole('button', { name: 'Copy this slot' }).click();
+  await expect(page.getByLabel('Slot B: the right number with its unit')).toHaveValue('1500 rpm');
+  await page.getByLabel('Slot B: the right number with its unit').fill('25 1/s');
+  await expect(page.getByLabel('Slot A: the right number with its unit')).toHaveValue('1500 rpm');
+  await expect(page.getByText(/^Saved \d/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Slot B: the right number with its unit')).toHaveValue(/25/);
+  await expect(sheet().locator('th').first()).toHaveText('part');
+});
+
+test('trial answers are suggested, agreed to, pasted as a column, and stop a review when they turn', async () => {
+  await newQuestion();
+  await page.keyboard.type('How much power does the turbine give in this wind? /number');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Slot A: the right number with its unit').fill('2 MW');
+  const drawer = page.getByRole('region', { name: 'Trial answers' });
+  await drawer.getByRole('button', { name: /^Suggest/ }).click();
+  await expect(drawer.getByLabel('Trial answer')).not.toHaveCount(0);
+  await drawer.getByRole('button', { name: 'All right as they are' }).click();
+  await expect(drawer).toContainText(/(\d+) of \1 as expected/);
+  await drawer.getByLabel('A new trial answer').focus();
+  await page.evaluate(() => {
+    const clipboard = new DataTransfer();
+    clipboard.setData('text/plain', '2 MW\t1\n3 MW\t0\n2000 kW\t1');
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: clipboard, bubbles: true, cancelable: true }),
+    );
+  });
+  await expect(drawer).toContainText(/(\d+) of \1 as expected/);
+  await page.getByLabel('Slot A: the right number with its unit').fill('3 MW');
+  await expect(drawer).toContainText('not as expected');
+  await page.getByRole('button', { name: 'Ask for review' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'not marked as expected' })).toBeVisible();
+  await page.getByLabel('Slot A: the right number with its unit').fill('2 MW');
+  await expect(drawer).toContainText(/(\d+) of \1 as expected/);
+  await page.getByRole('button', { name: '+ hint' }).click();
+  await page.getByLabel('Hint 1', { exact: true }).fill('Think of the Betz limit.');
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  await page.getByRole('button', { name: 'A hint, costs ½ mark' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Think of the Betz limit.');
+  await page.keyboard.press('Escape');
+});
+
+test('a colleague returns it with a remark and agrees later; revisions are held side by side', async () => {
+  await page.getByRole('button', { name: 'Ask for review' }).click();
+  const note = page.getByRole('region', { name: 'Review' });
+  await expect(note).toContainText('waits for review');
+  await note.getByRole('button', { name: 'Agree' }).click();
+  await expect(note.getByRole('alert')).toContainText('A colleague has to agree');
+
+  const other = (await signIn(browser, server.base, 'imre')).page;
+  await goTo(other, page.url());
+  const theirs = other.getByRole('region', { name: 'Review' });
+  await theirs.getByRole('button', { name: 'Return with the remark' }).click();
+  await expect(theirs.getByRole('alert')).toContainText('Say what should be changed');
+  await theirs.getByLabel('Remark').fill('Which wind speed?');
+  await theirs.getByRole('button', { name: 'Return with the remark' }).click();
+  await expect(theirs).toContainText('returned');
+
+  await goTo(page, page.url());
+  await expect(note).toContainText('Which wind speed?');
+  await sheet().press('Control+Home');
+  await page.keyboard.type('At 12 m/s: ');
+  await note.getByRole('button', { name: 'Ask for review' }).click();
+  await expect(note).toContainText('waits for review');
+  await goTo(other, other.url());
+  await theirs.getByRole('button', { name: 'Agree' }).click();
+  await expect(theirs).toContainText('agreed');
+
+  await goTo(page, page.url());
+  await page.getByRole('button', { name: 'Revisions' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Revision').selectOption('1');
+  await expect(dialog.locator('ins').first()).toContainText('At 12 m/s');
+  expect(await barriers()).toEqual([]);
+  await dialog.getByRole('button', { name: 'Go back to revision 1' }).click();
+  await expect(sheet()).not.toContainText('At 12 m/s');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(sheet()).toContainText('At 12 m/s');
+});
+
+test('many questions are chosen by keys, tagged, and taken back; searches are kept', async () => {
+  await goTo(page, '/bank');
+  await page.getByRole('heading', { level: 1 }).click();
+  for (const key of ['j', 'x', 'j', 'x']) await page.keyboard.press(key);
+  const bar = page.getByRole('region', { name: 'Chosen questions' });
+  await expect(bar).toContainText('2 questions chosen');
+  await bar.getByLabel('Tag to add').fill('spring');
+  await page.keyboard.press('Enter');
+  await expect(bar).toContainText('Tagged 2 questions.');
+  await page.getByLabel('Narrow by').selectOption('tag');
+  await page.getByLabel('tag', { exact: true }).selectOption('spring');
+  await expect(page.getByText(/^2 questions/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this search' }).click();
+  await page.getByLabel('Name of the search').fill('For spring');
+  await page.keyboard.press('Enter');
+  await goTo(page, '/bank');
+  await page.getByRole('link', { name: 'For spring' }).click();
+  await expect(page.getByText(/^2 questions/)).toBeVisible();
+  expect(await barriers()).toEqual([]);
+  await page
+    .getByRole('checkbox', { name: /^Choose / })
+    .first()
+    .check();
+  await bar.getByRole('button', { name: 'Delete' }).click();
+  await expect(bar.or(page.getByRole('alert')).first()).toContainText(/Deleted 1 question|stands in an exam/);
+  if (await bar.getByText('Deleted').isVisible()) {
+    await bar.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText(/^2 questions/)).toBeVisible();
+  }
+});
+
+test('topics are arranged by keys, and a bank of one’s own is made', async () => {
+  await goTo(page, '/bank');
+  await page.getByRole('button', { name: 'arrange' }).click();
+  await page.getByLabel('New topic').fill('Winter');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Winter, below the topic before' }).click();
+  await expect(page.getByRole('button', { name: 'Winter, one step out' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Done arranging' }).click();
+  await expect(page.getByRole('link', { name: /^Winter/ })).toBeVisible();
+  await page.getByRole('button', { name: 'new', exact: true }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Turbine systems');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByRole('alert')).toContainText('already a bank');
+  await page.getByLabel('Name', { exact: true }).fill('Drawer');
+  await page.getByLabel('Who sees it and writes in it').selectOption('private');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Drawer');
+  const other = (await signIn(browser, server.base, 'imre')).page;
+  await goTo(other, '/bank');
+  await expect(other.getByRole('link', { name: /^Drawer/ })).toHaveCount(0);
+});
+
+test('a pasted test falls into sheets, is mended and brought in, taken back, and taken out', async () => {
+  await goTo(page, '/bank/bring-in');
+  await page
+    .getByLabel('Or paste the questions')
+    .fill(
+      'Test\n1. What do you check first? [2]\na) light\nb) fall arrester *\n2. Who may climb alone?\na) nobody\nb) a guest',
+    );
+  await page.getByRole('button', { name: 'Find the questions' }).click();
+  await expect(page.getByText('2 questions found')).toBeVisible();
+  await expect(page.getByText('No option is marked as right.', { exact: true }).first()).toBeVisible();
+  expect(await barriers()).toEqual([]);
+  await page.getByLabel('Key of question 2').fill('* nobody\na guest');
+  await expect(page.getByText('“nobody” earns the marks, anything else nothing.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring in 2' }).click();
+  await expect(page.getByText('2 questions are in the bank as drafts.')).toBeVisible();
+  await page.getByRole('link', { name: 'Look at them' }).click();
+  await expect(page.getByRole('link', { name: 'Who may climb alone?' })).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Choose Who may climb alone?' }).check();
+  const [taken] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByLabel('Take out as').selectOption('zip'),
+  ]);
+  const archive = await taken.path();
+
+  await goTo(page, '/bank/bring-in');
+  await page
+    .getByLabel(/^A file/)
+    .setInputFiles({ name: 'broken.docx', mimeType: 'x', buffer: Buffer.from('PK\u0003\u0004 nonsense') });
+  await expect(page.getByRole('alert')).toContainText(/cannot be read|holds no questions/);
+  await page.getByLabel(/^A file/).setInputFiles(archive);
+  await expect(page.getByText('1 question found')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring in 1' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Bring in 1' })).toBeVisible();
+});
+
+test('the tray: a free picture with its licence, nothing from inside, and the picture is asked to be described', async () => {
+  await newQuestion();
+  await page.keyboard.type('Which part is this? ');
+  await page.getByRole('button', { name: 'Picture', exact: true }).click();
+  const tray = page.getByRole('dialog');
+  await tray.getByRole('button', { name: 'Free pictures' }).click();
+  await tray.getByLabel('Find a free picture').fill('windsock');
+  await tray.getByRole('button', { name: 'Take it' }).click();
+  await expect(tray.getByLabel('Licence')).toHaveValue('CC0 1.0');
+  for (const address of ['http://127.0.0.1/x.png', 'http://[::1]/x.png', 'file:///etc/passwd', 'nonsense']) {
+    await tray.getByLabel('Web address of a picture').fill(address);
+    await tray.getByRole('button', { name: 'Fetch' }).click();
+    await expect(tray.getByRole('alert')).toContainText(/inside the network|no web address/);
+  }
+  expect(await barriers()).toEqual([]);
+  await tray.getByRole('button', { name: 'Put it on the sheet' }).click();
+  await expect(sheet().getByAltText('Windsock in a fresh breeze')).toBeVisible();
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  await page.getByRole('button', { name: 'Enlarge the picture' }).click();
+  await expect(page.getByRole('dialog', { name: 'Windsock in a fresh breeze' })).toBeVisible();
+});
+
+test('nothing complained in the console on the way', () => {
+  expect(errors.filter((e) => !/Failed to load resource/.test(e))).toEqual([]);
+});
