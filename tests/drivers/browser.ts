@@ -9,6 +9,9 @@ const ARGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  // A microphone that beeps.
+  '--use-fake-device-for-media-stream',
+  '--use-fake-ui-for-media-stream',
 ];
 export const LAPTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };

@@ -67,7 +67,7 @@ test('a slash, chosen words and a copy each make a slot; Markdown and word-proce
     'text/plain': 'x',
   });
   await expect(sheet().getByLabel('Formula \\frac{a}{b}, edit')).toBeVisible();
-  expect(await sheet().locator('img').count()).toBe(0);
+  expect(await sheet().locator('img:not(.ProseMirror-separator)').count()).toBe(0);
 
   await sheet().getByText('The shaft turns at 1500 rpm.').selectText();
   await page.evaluate(() => {
@@ -202,7 +202,7 @@ test('topics are arranged by keys, and a bank of one’s own is made', async () 
   await page.getByRole('button', { name: 'new', exact: true }).click();
   await page.getByLabel('Name', { exact: true }).fill('Turbine systems');
   await page.getByRole('button', { name: 'Make it' }).click();
-  await expect(page.getByRole('alert')).toContainText('already a bank');
+  await expect(page.locator('.trouble')).toContainText('already a bank');
   await page.getByLabel('Name', { exact: true }).fill('Drawer');
   await page.getByLabel('Who sees it and writes in it').selectOption('private');
   await page.getByRole('button', { name: 'Make it' }).click();
@@ -240,7 +240,7 @@ test('a pasted test falls into sheets, is mended and brought in, taken back, and
   await page
     .getByLabel(/^A file/)
     .setInputFiles({ name: 'broken.docx', mimeType: 'x', buffer: Buffer.from('PK\u0003\u0004 nonsense') });
-  await expect(page.getByRole('alert')).toContainText(/cannot be read|holds no questions/);
+  await expect(page.locator('.trouble')).toContainText(/cannot be read|holds no questions/);
   await page.getByLabel(/^A file/).setInputFiles(archive);
   await expect(page.getByText('1 question found')).toBeVisible();
   await page.getByRole('button', { name: 'Bring in 1' }).click();
@@ -268,6 +268,50 @@ test('the tray: a free picture with its licence, nothing from inside, and the pi
   await page.getByRole('button', { name: 'Try the sheet' }).click();
   await page.getByRole('button', { name: 'Enlarge the picture' }).click();
   await expect(page.getByRole('dialog', { name: 'Windsock in a fresh breeze' })).toBeVisible();
+});
+
+test('an instruction is spoken, kept, captioned, and heard on the sheet', async () => {
+  await newQuestion();
+  await page.keyboard.type('Listen first. ');
+  await page.getByRole('button', { name: 'Sound or film' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog
+    .getByLabel(/^From a file/)
+    .setInputFiles({ name: 'song.mp3', mimeType: 'audio/mpeg', buffer: Buffer.from('no sound') });
+  await expect(dialog.getByRole('alert')).toContainText('no sound or film');
+  await dialog.getByRole('button', { name: 'Record', exact: true }).click();
+  await page.waitForTimeout(1200);
+  await dialog.getByRole('button', { name: 'Stop' }).click();
+  await expect(dialog.getByLabel('What you recorded')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByText('A recording does not say what it is.')).toBeVisible();
+  await page.getByLabel('What the recording is').fill('The instruction, spoken');
+  const captions = page.getByLabel('Captions (WebVTT)');
+  await captions.setInputFiles({
+    name: 'c.vtt',
+    mimeType: 'text/vtt',
+    buffer: Buffer.from('WEBVTT\n\n00:02.000 --> 00:01.000\nx'),
+  });
+  await expect(page.locator('.trouble')).toContainText('line 3');
+  await captions.setInputFiles({
+    name: 'c.vtt',
+    mimeType: 'text/vtt',
+    buffer: Buffer.from('WEBVTT\n\n00:00.000 --> 00:01.000\nListen'),
+  });
+  await expect(page.getByText('✓ captions')).toBeVisible();
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  const sound = page.getByRole('dialog').getByLabel('The instruction, spoken');
+  await expect.poll(() => sound.evaluate((audio: HTMLAudioElement) => audio.readyState)).toBeGreaterThan(0);
+  const [part, far] = await page.evaluate(async () => {
+    const { src } = document.querySelector('[role=dialog] audio') as HTMLAudioElement;
+    const asked = async (range: string): Promise<string> => {
+      const response = await fetch(src, { headers: { Range: range } });
+      return `${response.status} ${(await response.arrayBuffer()).byteLength}`;
+    };
+    return Promise.all([asked('bytes=10-19'), asked('bytes=999999999-')]);
+  });
+  expect([part, far]).toEqual(['206 10', '416 0']);
 });
 
 test('nothing complained in the console on the way', () => {

@@ -50,6 +50,19 @@ const picture = z.object({
     enlarge: z.boolean().default(true),
   }),
 });
+/** A sound or a film of the department's own. */
+const recording = z.object({
+  type: z.literal('recording'),
+  attrs: z.object({
+    media: mediaHash,
+    medium: z.enum(['sound', 'film']),
+    /** What it is, said before it is played; also for those who cannot hear it. */
+    description: z.string().max(1000),
+    /** Captions as WebVTT, kept as media too; null while there are none. */
+    captions: mediaHash.nullable(),
+  }),
+});
+export type RecordingAttributes = z.infer<typeof recording>['attrs'];
 const codeBlock = z.object({
   type: z.literal('codeBlock'),
   content: z
@@ -65,7 +78,13 @@ type Leaf =
   | z.infer<typeof heading>
   | z.infer<typeof blockFormula>
   | z.infer<typeof codeBlock>;
-export type Block = Leaf | z.infer<typeof picture> | z.infer<typeof blockSlot> | List | Table;
+export type Block =
+  | Leaf
+  | z.infer<typeof picture>
+  | z.infer<typeof recording>
+  | z.infer<typeof blockSlot>
+  | List
+  | Table;
 interface List {
   type: 'bulletList' | 'orderedList';
   content: { type: 'listItem'; content: Block[] }[];
@@ -91,7 +110,7 @@ export type PictureAttributes = z.infer<typeof picture>['attrs'];
 export const FRESH_PICTURE = { align: 'left', caption: '', enlarge: true } as const;
 
 const block: z.ZodType<Block> = z.lazy(() =>
-  z.union([paragraph, heading, blockFormula, codeBlock, picture, blockSlot, list, table]),
+  z.union([paragraph, heading, blockFormula, codeBlock, picture, recording, blockSlot, list, table]),
 );
 const list: z.ZodType<List> = z.object({
   type: z.enum(['bulletList', 'orderedList']),

@@ -13,6 +13,12 @@ export function contentReadiness(content: Content): Finding[] {
       else if (FILE_NAME.test(description))
         findings.push(warns('picture-file-name', ['picture', node.attrs.media], { description }));
     }
+    if (node.type === 'recording') {
+      if (node.attrs.description.trim() === '')
+        findings.push(warns('recording-undescribed', ['recording', node.attrs.media]));
+      if (node.attrs.medium === 'film' && node.attrs.captions === null)
+        findings.push(warns('film-without-captions', ['recording', node.attrs.media]));
+    }
     if ((node.type === 'formula' || node.type === 'blockFormula') && !balanced(node.attrs.latex)) {
       findings.push(stops('formula-unbalanced', ['formula'], { latex: node.attrs.latex }));
     }

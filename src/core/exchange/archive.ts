@@ -25,7 +25,7 @@ export interface ArchivedQuestion extends Omit<z.infer<typeof entry>, 'body'> {
 
 export interface Archive {
   questions: ArchivedQuestion[];
-  /** The bytes of every picture, by its hash. */
+  /** The bytes of every picture, recording and caption file, by its hash. */
   media: Map<string, Uint8Array>;
   /** Places of questions that could not be read, counted from 1. */
   unreadable: number[];
@@ -34,7 +34,10 @@ export interface Archive {
 /** The hashes of everything that stands in a question. */
 export function mediaIn({ content, explanation }: QuestionBody): string[] {
   return [content, explanation].flatMap((part) =>
-    [...nodesOf(part)].flatMap((node) => (node.type === 'picture' ? [node.attrs.media] : [])),
+    [...nodesOf(part)].flatMap((node) => {
+      if (node.type === 'picture') return [node.attrs.media];
+      return node.type === 'recording' ? [node.attrs.media, ...(node.attrs.captions ? [node.attrs.captions] : [])] : [];
+    }),
   );
 }
 

@@ -12,6 +12,7 @@ import { splitDocument } from '@/core/exchange/split';
 import { ZipRefused } from '@/core/exchange/zip';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN } from '../context';
+import { addAnyMedia } from '../media/add-any';
 import { addMedia } from '../media/add-media';
 import { readMedia } from '../media/read-media';
 import { linesFromPdf } from './pdf';
@@ -116,8 +117,8 @@ function fromRows(rows: string[][]): BroughtIn {
 async function fromArchive(ctx: Context, bytes: Uint8Array): Promise<BroughtIn> {
   const archive = readArchive(bytes);
   const there = new Set<string>();
-  for (const picture of archive.media.values()) {
-    const added = await addMedia(ctx, picture);
+  for (const content of archive.media.values()) {
+    const added = await addAnyMedia(ctx, content);
     if (added.ok) there.add(added.value.media);
   }
   const known = async (hash: string): Promise<boolean> => there.has(hash) || (await readMedia(ctx, hash)) !== null;

@@ -14,3 +14,13 @@ export async function readMedia(
   const bytes = row && ((await out.files.get(sizeName(hash, size))) ?? (await out.files.get(hash)));
   return row && bytes ? { bytes, mime: row.mime } : null;
 }
+
+/** What is known of stored bytes, to serve them in parts; null when there are none. */
+export async function mediaFacts(out: Outside, hash: string): Promise<{ mime: string; size: number } | null> {
+  if (!/^[a-f0-9]{64}$/.test(hash)) return null;
+  const [row] = await out.db.read
+    .select({ mime: media.mime, size: media.size })
+    .from(media)
+    .where(eq(media.hash, hash));
+  return row ?? null;
+}

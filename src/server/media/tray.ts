@@ -39,7 +39,7 @@ export async function openTray(ctx: Context, words: string): Promise<Result<Tray
   const rows = await ctx.db.read
     .select()
     .from(media)
-    .where(and(...conditions))
+    .where(and(like(media.mime, 'image/%'), ...conditions))
     .orderBy(desc(media.addedAt))
     .limit(PAGE);
   return ok(

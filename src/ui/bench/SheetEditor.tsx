@@ -13,12 +13,14 @@ import { useLatest } from '../parts/use-latest';
 import { refusalText } from '../words/refusals';
 import { BlockFormula, Formula } from './nodes/formula';
 import { Picture } from './nodes/picture';
+import { Recording } from './nodes/recording';
 import { BlockSlot, InlineSlot } from './nodes/slot';
 import { freshSlotId } from './bench-state';
 import { cleanPastedHtml, looksLikeMarkdown } from './paste';
 import { SlashMenu, type SlashItem } from './SlashMenu';
 import { partCopies, type SlotCopy } from './slot-copies';
 import { Tools } from './Tools';
+import { RecordingDialog } from '../tray/RecordingDialog';
 import { Tray } from '../tray/Tray';
 import { uploadPicture } from '../tray/upload';
 
@@ -45,6 +47,7 @@ export function SheetEditor(props: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const written = useRef<unknown>(content);
   const [tray, setTray] = useState(false);
+  const [recording, setRecording] = useState(false);
   const latest = useLatest({ onChange, onReady, onCopies, slots });
 
   const addPictures = async (editor: Editor, files: readonly Blob[]): Promise<void> => {
@@ -79,6 +82,7 @@ export function SheetEditor(props: Props) {
       Superscript,
       TableKit.configure({ table: { resizable: true, cellMinWidth: 40 } }),
       Picture,
+      Recording,
       Formula,
       BlockFormula,
       InlineSlot,
@@ -128,7 +132,7 @@ export function SheetEditor(props: Props) {
   return (
     <div>
       {editor && (
-        <Tools editor={editor} choosePicture={() => setTray(true)}>
+        <Tools editor={editor} choosePicture={() => setTray(true)} chooseRecording={() => setRecording(true)}>
           {children}
         </Tools>
       )}
@@ -138,6 +142,16 @@ export function SheetEditor(props: Props) {
           onPick={({ media, ratio, width, description }) => {
             insertPicture(editor, { media, ratio, width }, description);
             setTray(false);
+          }}
+        />
+      )}
+      {recording && editor && (
+        <RecordingDialog
+          onClose={() => setRecording(false)}
+          onPick={({ media, medium }) => {
+            const attrs = { media, medium, description: '', captions: null };
+            editor.chain().focus().insertContent({ type: 'recording', attrs }).run();
+            setRecording(false);
           }}
         />
       )}

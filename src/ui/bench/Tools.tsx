@@ -1,6 +1,7 @@
 'use client';
 import { type Editor, useEditorState } from '@tiptap/react';
 import {
+  AudioLines,
   Bold,
   Code,
   Heading,
@@ -43,10 +44,12 @@ function Tool({ name, on, onClick, children }: ToolProps) {
 export function Tools({
   editor,
   choosePicture,
+  chooseRecording,
   children,
 }: {
   editor: Editor;
   choosePicture: () => void;
+  chooseRecording: () => void;
   children?: ReactNode;
 }) {
   const on = useEditorState({
@@ -115,6 +118,9 @@ export function Tools({
       </Tool>
       <Tool name="Picture" onClick={choosePicture}>
         <ImagePlus size={size} />
+      </Tool>
+      <Tool name="Sound or film" onClick={chooseRecording}>
+        <AudioLines size={size} />
       </Tool>
       <Tool name="Table" onClick={() => run().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()}>
         <Table size={size} />

@@ -32,7 +32,7 @@ export function cleanPastedHtml(html: string, knownSlots: ReadonlySet<string>): 
   for (const all of page.querySelectorAll('*')) {
     for (const { name } of [...all.attributes]) {
       if (
-        !/^(data-formula|data-inline-slot|data-block-slot|data-media|data-description|data-width|data-ratio|data-align|data-caption|data-enlarge|colspan|rowspan|colwidth|data-colwidth|class|style)$/.test(
+        !/^(data-formula|data-inline-slot|data-block-slot|data-media|data-description|data-width|data-ratio|data-align|data-caption|data-recording|data-medium|data-captions|data-enlarge|colspan|rowspan|colwidth|data-colwidth|class|style)$/.test(
           name,
         )
       ) {

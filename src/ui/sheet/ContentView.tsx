@@ -3,6 +3,7 @@ import type { Cell, Content, ContentNode } from '@/core/content/document';
 import { Formula } from './Formula';
 import type { DrawnFormulas } from './formulas';
 import { PictureView } from './PictureView';
+import { RecordingView } from './RecordingView';
 
 interface Props {
   content: Content;
@@ -63,6 +64,8 @@ export function ContentView({ content, drawn, slot }: Props): ReactNode {
             <code>{node.content?.map((t) => t.text).join('')}</code>
           </pre>
         );
+      case 'recording':
+        return <RecordingView {...node.attrs} />;
       case 'picture':
         return <PictureView {...node.attrs} />;
     }

@@ -15,6 +15,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'hints-cost-more': (v) => `All hints together cost ${v.cost} of ${v.total} marks.`,
   'picture-undescribed': () => 'A picture has no description for those who cannot see it.',
   'picture-file-name': (v) => `“${v.description}” is a file name, not a description of the picture.`,
+  'recording-undescribed': () => 'A recording does not say what it is.',
+  'film-without-captions': () => 'A film has no captions for those who cannot hear it.',
   'formula-unbalanced': (v) => `A brace does not close in ${v.latex}.`,
   'trial-not-as-expected': (v) => `The trial answer “${v.typed}” is not marked as expected.`,
   'choice-two-keys': () => 'Two options are right, but only one can be chosen.',

@@ -44,6 +44,9 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     'This file cannot be read; it may be damaged or not be what its name says. Nothing was brought in.',
   'file-grows': () => 'This file unpacks to far more than questions need. It was not opened.',
   'file-too-many': (v) => `More than ${v.most} questions at once are too many. Divide the file.`,
+  'recording-not-one': () => 'This is no sound or film that browsers play. MP3, M4A, OGG, WAV, MP4 and WebM can.',
+  'recording-too-large': (v) => `This recording has ${v.size} MB; ${v.most} MB is the most.`,
+  'captions-not-some': (v) => `These are no captions in WebVTT; line ${v.line} does not fit.`,
   'web-address': () =>
     'This is no web address that can be fetched. It begins with https:// and has no port or password.',
   'web-inside': () => 'This address lies inside the network of the server. It is not fetched.',
