@@ -2,6 +2,7 @@ import { load } from './load';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
 import { search } from './search';
+import { writing } from './writing';
 
 const seconds = Number(process.env.BENCH_SECONDS ?? 120);
 const students = Number(process.env.BENCH_STUDENTS ?? 500);
@@ -12,6 +13,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   load: () => load({ students, seconds, kills: 0 }),
   'load-with-kills': () => load({ students, seconds, kills: 5 }),
   room: () => room(),
+  writing: () => writing(),
 };
 
 const part = PARTS[process.argv[2] ?? ''];
