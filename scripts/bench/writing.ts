@@ -60,14 +60,18 @@ export async function writing(): Promise<void> {
     },
   });
   if (!made.ok()) throw new Error(await made.text());
-  await goTo(page, '/bank');
+  await goTo(page, '/bank?bank=all');
   const opening = performance.now();
-  await page.getByRole('link', { name: 'Large' }).click();
+  await page.getByRole('link', { name: 'Large', exact: true }).click();
   await page.getByRole('textbox', { name: 'The sheet' }).waitFor();
   await page.getByLabel('Slot A: the right number with its unit').waitFor();
   const opened = performance.now() - opening;
 
-  await page.getByRole('textbox', { name: 'The sheet' }).locator('p').first().click({ position: { x: 10, y: 10 } });
+  await page
+    .getByRole('textbox', { name: 'The sheet' })
+    .locator('p')
+    .first()
+    .click({ position: { x: 10, y: 10 } });
   const typing = await page.evaluate(async () => {
     const times: number[] = [];
     for (let i = 0; i < 60; i++) {

@@ -250,7 +250,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
             )
           }
         >
-          <span className="gap" aria-hidden="true" />
+          <span className="gap only-narrow" aria-hidden="true" />
           <select
             className="form-select form-select-sm w-auto only-narrow"
             aria-label="Add an answer slot"
