@@ -65,6 +65,42 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
+    'revisions',
+    async (p) => {
+      await p.getByRole('button', { name: 'Close' }).click();
+      await p.getByLabel('Slot B: the right number with its unit').fill('5.2 MW');
+      await p
+        .getByLabel('Explanation')
+        .fill('The area is $A = \\pi r^2$; double the diameter and it is four times as large.');
+      await p.getByRole('button', { name: 'Revisions' }).click();
+      await p.getByText('On the bench now').waitFor();
+    },
+  ],
+  [
+    'tray',
+    async (p) => {
+      await p.getByRole('button', { name: 'Close' }).click();
+      await p.getByRole('button', { name: 'Picture', exact: true }).click();
+      await p
+        .getByRole('dialog')
+        .getByRole('button', { name: /nacelle/ })
+        .click();
+    },
+  ],
+  [
+    'bring-in',
+    async (p) => {
+      await p.goto('/bank/bring-in');
+      await p
+        .getByLabel('Or paste the questions')
+        .fill(
+          'Ladder and harness, spring\n\n1. What do you check before every climb? [2]\na) the colour of the tower\n*b) harness and lanyard\nc) the age of the lorry\n\n2. A tower has 27 ladder sections of 2.8 m. How high is the ladder? (2 marks)\nAnswer: 75.6 m\n\n3. Who may climb alone?\na) nobody\nb) a guest',
+        );
+      await p.getByRole('button', { name: 'Find the questions' }).click();
+      await p.getByText('3 questions found').waitFor();
+    },
+  ],
+  [
     'exam',
     async (p) => {
       await open(p, '/exams', 'Mid-term');
