@@ -20,6 +20,7 @@ const policy: DepartmentPolicy = {
   ],
   rounding: { mode: 'half_up', places: 1, first: false },
   namesHidden: true,
+  pages: [],
 };
 
 export const installation: Installation = {

@@ -138,6 +138,7 @@ export function question(
       title: more.title ?? '',
       content: content(text),
       slots: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slot])),
+      passage: null,
       hints: [],
       explanation: content(more.explanation ?? ''),
       notes: '',

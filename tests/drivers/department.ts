@@ -60,6 +60,7 @@ export class TestDepartment {
           ],
           rounding: { mode: 'half_up', places: 1, first: false },
           namesHidden: true,
+          pages: [],
         },
         people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),
         courses: [{ code: 'WT-1', title: 'Wind', term: 'now', students: ['ada', 'ben'] }],

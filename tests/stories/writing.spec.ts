@@ -314,6 +314,58 @@ test('an instruction is spoken, kept, captioned, and heard on the sheet', async 
   expect([part, far]).toEqual(['206 10', '416 0']);
 });
 
+test('a passage stands beside every question that refers to it, and is edited with any of them', async () => {
+  await newQuestion();
+  await page.keyboard.type('What was the strongest gust? /short');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Slot A: the right answer').fill('38 m/s');
+  await page.getByRole('button', { name: '+ passage' }).click();
+  await page.getByLabel('Passage', { exact: true }).selectOption('new');
+  const passage = page.getByRole('textbox', { name: 'The passage' });
+  await passage.click();
+  await page.keyboard.type('The storm of March reached 38 m/s at hub height.');
+  await expect(page.getByText(/^Saved \d/)).toBeVisible();
+  await page.waitForTimeout(1200);
+  const first = page.url();
+
+  await newQuestion();
+  await page.keyboard.type('In which month was it? /short');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Slot A: the right answer').fill('March');
+  await page.getByRole('button', { name: '+ passage' }).click();
+  await page
+    .getByLabel('Passage', { exact: true })
+    .selectOption({ label: 'The storm of March reached 38 m/s at hub height. (1)' });
+  await expect(passage).toContainText('The storm of March');
+  await passage.press('Control+End');
+  await page.keyboard.type(' It ended at noon.');
+  await expect(page.getByText(/^Saved \d/)).toBeVisible();
+  await page.waitForTimeout(1200);
+  await goTo(page, first);
+  await expect(passage).toContainText('It ended at noon.');
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  await expect(page.getByRole('dialog').getByRole('region', { name: 'Passage' })).toContainText('The storm of March');
+  expect(await barriers()).toEqual([]);
+});
+
+test('a simulation stands in a sheet and works there; a page from anywhere does not', async () => {
+  await newQuestion();
+  await page.keyboard.type('Find the pitch at which the power falls below 1 MW. ');
+  await page.getByRole('button', { name: 'Page or simulation' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel(/^Or by its address/).fill('https://anywhere.example/');
+  await dialog.getByRole('button', { name: 'Put it there' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('does not allow pages from there');
+  await dialog.getByRole('button', { name: 'Blade pitch and power' }).click();
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  const frame = page.getByRole('dialog').frameLocator('iframe');
+  const power = frame.getByRole('status');
+  const before = await power.textContent();
+  await frame.getByLabel(/^Pitch/).fill('12');
+  await expect(power).not.toHaveText(before ?? '');
+  await expect(frame.getByText('12 °')).toBeVisible();
+});
+
 test('nothing complained in the console on the way', () => {
   expect(errors.filter((e) => !/Failed to load resource/.test(e))).toEqual([]);
 });

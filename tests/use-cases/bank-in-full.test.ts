@@ -1,19 +1,25 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshFacts, type QuestionFacts } from '@/core/bank/facts';
 import { HIT } from '@/core/bank/searching';
+import { questionSheet } from '@/core/bank/sheet';
 import { must } from '@/core/base/result';
+import { contentFromLines } from '@/core/content/lines';
 import { questionsLike, textOf } from '@/server/bank/alike';
 import { arrangeTopics, removeTopic, saveBank, saveTopic } from '@/server/bank/banks';
 import { actOnMany, undoMany } from '@/server/bank/bulk';
 import { createQuestion } from '@/server/bank/create-question';
 import { saveGoals } from '@/server/bank/goals';
 import { forgetSearch, keepSearch, listKeptSearches } from '@/server/bank/kept-searches';
-import { openQuestion } from '@/server/bank/open-question';
+import { openQuestion, openRevision } from '@/server/bank/open-question';
+import { listPassages } from '@/server/bank/passages';
 import { reviewQuestion } from '@/server/bank/review';
 import { saveDraft } from '@/server/bank/save-draft';
 import { searchQuestions, searchSchema } from '@/server/bank/search';
 import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
+import { keepBroughtIn } from '@/server/exchange/keep';
+import { readDepartment, setPolicy } from '@/server/people/policy';
 import { revisionToPlace } from '@/server/exams/exams';
+import { drawSheetFormulas } from '@/ui/sheet/formulas';
 import { TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
 
@@ -267,5 +273,95 @@ describe('learning goals', () => {
       ok: false,
       refusal: { at: ['goals', 1] },
     });
+  });
+});
+
+describe('a passage', () => {
+  const words = (text: string) => contentFromLines(text);
+  const withPassage = (title: string, text: string) => ({
+    ...sampleQuestion(title),
+    passage: { id: 'p1', content: words(text) },
+  });
+  const make = async (title: string, text: string): Promise<string> =>
+    must(await createQuestion(dept.as('teacher'), { bank: dept.bank, body: withPassage(title, text) })).id;
+  const save = async (question: string, base: number, text: string, who = 'teacher') =>
+    saveDraft(dept.as(who), { question, base, body: withPassage('One', text), facts: freshFacts });
+
+  it('is one for every question that refers to it; what exams placed keeps the one it had', async () => {
+    const [one, two] = [await make('One', 'The storm of March.'), await make('Two', 'other words are not taken')];
+    const placed = must(await revisionToPlace(dept.as('teacher'), two)).revision;
+    must(await save(one, 1, 'The storm of April.'));
+    const opened = must(await openQuestion(dept.as('teacher'), two));
+    expect(opened.body.passage?.content).toEqual(words('The storm of April.'));
+    expect([opened.version, opened.changed]).toEqual([2, true]);
+    expect(must(await openRevision(dept.as('teacher'), two, placed)).passage?.content).toEqual(
+      words('The storm of March.'),
+    );
+    expect(must(await revisionToPlace(dept.as('teacher'), two)).revision).toBe(placed + 1);
+    expect(must(await listPassages(dept.as('lead'), dept.bank))).toMatchObject([
+      { title: 'The storm of April.', questions: 2 },
+    ]);
+    expect(await titles({ words: 'April' })).toEqual(['One', 'Two']);
+  });
+
+  it('changed on one bench refuses the other, and never half', async () => {
+    const [one, two] = [await make('One', 'First.'), await make('Two', 'First.')];
+    must(await save(one, 1, 'Second.'));
+    const late = await saveDraft(dept.as('lead'), {
+      question: two,
+      base: 1,
+      body: withPassage('Two', 'Third.'),
+      facts: freshFacts,
+    });
+    expect(late).toMatchObject({ ok: false, refusal: { code: 'changed-elsewhere' } });
+    expect(must(await openQuestion(dept.as('lead'), one)).body.passage?.content).toEqual(words('Second.'));
+  });
+
+  it('stands on the sheet, searched and checked with its question', async () => {
+    const sheet = questionSheet(withPassage('One', 'A storm of $v^3$.'), 1);
+    expect(Object.keys(drawSheetFormulas(sheet))).toEqual(['i:v^3']);
+    await make('One', 'Sastrugi on the plain.');
+    expect(await titles({ words: 'sastrugi' })).toEqual(['One']);
+  });
+
+  it('of a bank that is not theirs cannot be written through another question', async () => {
+    const shelf_ = { id: null, name: 'Drawer', share: 'private', named: [], reviewRequired: false };
+    const drawer = must(await saveBank(dept.as('teacher'), shelf_)).id;
+    must(await createQuestion(dept.as('teacher'), { bank: drawer, body: withPassage('One', 'Secret.') }));
+    const open = await question('Open');
+    const stolen = { ...sampleQuestion('Open'), passage: { id: 'p1', content: words('Changed.') } };
+    expect(
+      await saveDraft(dept.as('lead'), { question: open, base: 1, body: stolen, facts: freshFacts }),
+    ).toMatchObject({
+      ok: false,
+      refusal: { code: 'forbidden' },
+    });
+  });
+});
+
+describe('a page in a sheet', () => {
+  const withPage = (address: string) => {
+    const body = sampleQuestion('Page');
+    body.content.content.push({ type: 'page', attrs: { address, description: 'x', height: 300 } });
+    return body;
+  };
+  const make = async (address: string) =>
+    createQuestion(dept.as('teacher'), { bank: dept.bank, body: withPage(address) });
+
+  it('is one of our own or of a host that the lead allows; no way around', async () => {
+    must(await make('/simulations/blade-pitch'));
+    const refused = { ok: false, refusal: { code: 'page-not-allowed' } };
+    expect(await make('https://sims.example.org/a')).toMatchObject(refused);
+    const id = await question('Plain');
+    const late = { question: id, base: 1, body: withPage('https://sims.example.org/a'), facts: freshFacts };
+    expect(await saveDraft(dept.as('teacher'), late)).toMatchObject(refused);
+    const item = { body: late.body, facts: freshFacts, topic: [], goals: [] };
+    expect(await keepBroughtIn(dept.as('teacher'), { bank: dept.bank, topic: null, items: [item] })).toMatchObject(
+      refused,
+    );
+    const { policy } = await readDepartment(dept.out.db.read);
+    expect((await setPolicy(dept.as('lead'), { ...policy, pages: ['https://example.org/'] })).ok).toBe(false);
+    must(await setPolicy(dept.as('lead'), { ...policy, pages: ['Example.org'] }));
+    must(await saveDraft(dept.as('teacher'), late));
   });
 });

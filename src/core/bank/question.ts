@@ -38,12 +38,21 @@ export type Trial = z.infer<typeof trial>;
 const hint = z.object({ text: z.string().max(2000), cost: marksText });
 export type Hint = z.infer<typeof hint>;
 
+/**
+ * What several questions refer to: a text, a picture, a recording. Edited
+ * with any of them; the copy that stands here is the newest when the question
+ * is opened, and the one that a revision freezes.
+ */
+const passage = z.object({ id: z.string().min(1).max(40), content: contentSchema });
+export type Passage = z.infer<typeof passage>;
+
 const body = z.object({
   version: z.literal(1),
   /** The working title, when the author chose one; else it is derived from the first words. */
   title: z.string().max(200),
   content: contentSchema,
   slots: z.record(slotId, slot),
+  passage: passage.nullable().default(null),
   hints: z.array(hint).max(10).default([]),
   explanation: contentSchema,
   notes: z.string().max(5000),
@@ -63,6 +72,7 @@ export const emptyQuestion: QuestionBody = {
   title: '',
   content: emptyContent,
   slots: {},
+  passage: null,
   hints: [],
   explanation: emptyContent,
   notes: '',

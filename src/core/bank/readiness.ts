@@ -10,7 +10,10 @@ import { totalMarks } from './summary';
 
 /** Everything that stops or weakens a question. Slot findings carry the path ["slot", id, …]. */
 export function questionReadiness(question: QuestionBody, trials = runTrials(question)): Finding[] {
-  const findings: Finding[] = [...contentReadiness(question.content)];
+  const findings: Finding[] = [
+    ...contentReadiness(question.content),
+    ...(question.passage ? contentReadiness(question.passage.content) : []),
+  ];
   const slots = placedSlots(question);
   if (slots.length === 0) findings.push(stops('no-slot', []));
   if (plainText(question.content).replace(/…/g, '').trim() === '') findings.push(warns('no-text', []));

@@ -1,7 +1,7 @@
 import { seedFor } from '../base/random';
 import { type Content, withoutEmptyEnd } from '../content/document';
 import { kindOf, type KindName } from '../kinds/registry';
-import { placedSlots, type QuestionBody } from './question';
+import { type Passage, placedSlots, type QuestionBody } from './question';
 
 /** A slot as the student may see it. */
 export interface SheetSlot {
@@ -14,6 +14,8 @@ export interface SheetSlot {
 /** A question as the student may see it: content and slots without keys, rules, feedback or explanation. */
 export interface QuestionSheet {
   content: Content;
+  /** Stands beside the question; the same for every question that refers to it. */
+  passage: Passage | null;
   slots: Record<string, SheetSlot>;
 }
 
@@ -21,6 +23,7 @@ export interface QuestionSheet {
 export function questionSheet(question: QuestionBody, seed: number): QuestionSheet {
   return {
     content: withoutEmptyEnd(question.content),
+    passage: question.passage && { ...question.passage, content: withoutEmptyEnd(question.passage.content) },
     slots: Object.fromEntries(
       placedSlots(question).map(({ id, slot }) => [
         id,

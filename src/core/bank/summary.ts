@@ -24,8 +24,16 @@ export function summarise(question: QuestionBody): QuestionSummary {
   const slots = placedSlots(question);
   return {
     title: titleOf(question),
-    text: [plainText(question.content), ...slots.map(({ slot }) => kindOf(slot.kind).describe(slot.setup))].join('\n'),
+    text: [
+      plainText(question.content),
+      ...passageText(question),
+      ...slots.map(({ slot }) => kindOf(slot.kind).describe(slot.setup)),
+    ].join('\n'),
     kinds: [...new Set(slots.map(({ slot }) => slot.kind))],
     marks: totalMarks(question).toFraction(),
   };
+}
+
+function passageText({ passage }: QuestionBody): string[] {
+  return passage ? [plainText(passage.content)] : [];
 }

@@ -63,6 +63,18 @@ const recording = z.object({
   }),
 });
 export type RecordingAttributes = z.infer<typeof recording>['attrs'];
+/** A web page or simulation by its address; which may stand here is the department's to say. */
+const page = z.object({
+  type: z.literal('page'),
+  attrs: z.object({
+    address: z.string().min(1).max(1000),
+    /** What it is; also what is shown when it cannot be reached. */
+    description: z.string().max(1000),
+    /** In pixels of the sheet. */
+    height: z.number().int().min(120).max(1200),
+  }),
+});
+export type PageAttributes = z.infer<typeof page>['attrs'];
 const codeBlock = z.object({
   type: z.literal('codeBlock'),
   content: z
@@ -82,6 +94,7 @@ export type Block =
   | Leaf
   | z.infer<typeof picture>
   | z.infer<typeof recording>
+  | z.infer<typeof page>
   | z.infer<typeof blockSlot>
   | List
   | Table;
@@ -110,7 +123,7 @@ export type PictureAttributes = z.infer<typeof picture>['attrs'];
 export const FRESH_PICTURE = { align: 'left', caption: '', enlarge: true } as const;
 
 const block: z.ZodType<Block> = z.lazy(() =>
-  z.union([paragraph, heading, blockFormula, codeBlock, picture, recording, blockSlot, list, table]),
+  z.union([paragraph, heading, blockFormula, codeBlock, picture, recording, page, blockSlot, list, table]),
 );
 const list: z.ZodType<List> = z.object({
   type: z.enum(['bulletList', 'orderedList']),

@@ -7,6 +7,7 @@ const BLOCKS = new Set([
   'codeBlock',
   'picture',
   'recording',
+  'page',
   'blockSlot',
   'listItem',
   'tableRow',
@@ -23,7 +24,7 @@ export function plainText(content: Content): string {
     else if (node.type === 'hardBreak') out += '\n';
     else if (node.type === 'formula' || node.type === 'blockFormula') out += node.attrs.latex;
     else if (node.type === 'picture') out += [node.attrs.description, node.attrs.caption].filter(Boolean).join(' ');
-    else if (node.type === 'recording') out += node.attrs.description;
+    else if (node.type === 'recording' || node.type === 'page') out += node.attrs.description;
     else if (node.type === 'inlineSlot') out += '…';
     else if ('content' in node && node.content) (node.content as ContentNode[]).forEach(walk);
     if (BLOCKS.has(node.type)) out += '\n';

@@ -13,6 +13,8 @@ export function contentReadiness(content: Content): Finding[] {
       else if (FILE_NAME.test(description))
         findings.push(warns('picture-file-name', ['picture', node.attrs.media], { description }));
     }
+    if (node.type === 'page' && node.attrs.description.trim() === '')
+      findings.push(warns('page-undescribed', ['page']));
     if (node.type === 'recording') {
       if (node.attrs.description.trim() === '')
         findings.push(warns('recording-undescribed', ['recording', node.attrs.media]));

@@ -42,6 +42,8 @@ function block(node: Block): string {
       return `\`\`\`\n${(node.content ?? []).map((t) => t.text).join('')}\n\`\`\``;
     case 'picture':
       return node.attrs.description ? `(picture: ${node.attrs.description})` : '(picture)';
+    case 'page':
+      return `<${node.attrs.address}>`;
     case 'recording':
       return `(${node.attrs.medium}: ${node.attrs.description})`;
     case 'blockSlot':

@@ -32,8 +32,8 @@ export interface Archive {
 }
 
 /** The hashes of everything that stands in a question. */
-export function mediaIn({ content, explanation }: QuestionBody): string[] {
-  return [content, explanation].flatMap((part) =>
+export function mediaIn({ content, explanation, passage }: QuestionBody): string[] {
+  return [content, explanation, ...(passage ? [passage.content] : [])].flatMap((part) =>
     [...nodesOf(part)].flatMap((node) => {
       if (node.type === 'picture') return [node.attrs.media];
       return node.type === 'recording' ? [node.attrs.media, ...(node.attrs.captions ? [node.attrs.captions] : [])] : [];

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
-import { ok, type Result } from '@/core/base/result';
+import { ok, type Result, refuse } from '@/core/base/result';
 import { factsSchema, freshFacts } from '@/core/bank/facts';
 import { emptyQuestion, questionForm } from '@/core/bank/question';
 import { type Context, FORBIDDEN, parse } from '../context';
 import { mayWriteIn } from './access';
+import { pageNotAllowed } from './pages';
 import { insertQuestion } from './write';
 
 const input = z.object({
@@ -21,6 +22,8 @@ export async function createQuestion(ctx: Context, raw: z.input<typeof input>): 
   const { bank } = parsed.value;
   if (!(await mayWriteIn(ctx, bank))) return FORBIDDEN;
   const body = parsed.value.body === undefined ? emptyQuestion : readStored(questionForm, parsed.value.body);
+  const address = await pageNotAllowed(ctx.db.read, [body]);
+  if (address !== null) return refuse('page-not-allowed', { values: { address } });
   const facts = { ...freshFacts, ...parsed.value.facts };
   const id = await ctx.db.transaction((tx) => insertQuestion(tx, { bank, facts, body }, ctx.actor.id, ctx.now));
   return ok({ id });

@@ -8,8 +8,10 @@ import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { questions, revisions, topics } from '../db/schema/bank';
 import { exams } from '../db/schema/exams';
 import { members } from '../db/schema/people';
+import { readDepartment } from '../people/policy';
 import { visibleBanks } from './access';
 import { labelsOf } from './labels';
+import { withNewestPassage } from './passages';
 import { type ReviewStep, reviewStory } from './review';
 import { type Goal, listGoals, listTags } from './shelves';
 
@@ -21,6 +23,8 @@ export interface OpenQuestion {
   /** To choose from. */
   goals: Goal[];
   tagsInUse: string[];
+  /** Hosts whose pages may stand on sheets. */
+  pages: string[];
   body: QuestionBody;
   version: number;
   revision: number;
@@ -72,7 +76,8 @@ export async function openQuestion(ctx: Context, id: string): Promise<Result<Ope
     },
     goals: await listGoals(ctx),
     tagsInUse: await listTags(ctx),
-    body: readStored(questionForm, question.draft),
+    pages: (await readDepartment(read)).policy.pages,
+    body: await withNewestPassage(read, readStored(questionForm, question.draft)),
     version: question.draftVersion,
     revision: question.revision,
     changed: question.changed,

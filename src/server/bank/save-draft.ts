@@ -1,4 +1,4 @@
-import { and, eq, sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { factsSchema } from '@/core/bank/facts';
@@ -8,7 +8,10 @@ import { members } from '../db/schema/people';
 import { questions } from '../db/schema/bank';
 import { mayWriteIn } from './access';
 import { setLabels } from './labels';
-import { cutRevision, headOf, indexQuestion } from './write';
+import { pageNotAllowed } from './pages';
+import { keepPassage, mayWritePassage } from './passages';
+import { indexQuestion } from './search-index';
+import { cutRevision, headOf } from './write';
 
 const input = z.object({
   question: z.string(),
@@ -30,8 +33,18 @@ export async function saveDraft(ctx: Context, raw: unknown): Promise<Result<{ ve
   const [head] = await ctx.db.read.select().from(questions).where(eq(questions.id, question));
   if (!head) return NOT_FOUND;
   if (!(await mayWriteIn(ctx, head.bank))) return FORBIDDEN;
-  return ctx.db.transaction(async (tx) => {
-    const saved = await tx
+  if (!(await mayWritePassage(ctx, body))) return FORBIDDEN;
+  const address = await pageNotAllowed(ctx.db.read, [body]);
+  if (address !== null) return refuse('page-not-allowed', { at: ['page'], values: { address } });
+  return ctx.db.transaction(async (tx): Promise<Result<{ version: number; savedAt: number }>> => {
+    const [now] = await tx
+      .select({ version: questions.draftVersion, by: members.name })
+      .from(questions)
+      .innerJoin(members, eq(members.id, questions.savedBy))
+      .where(eq(questions.id, question));
+    if (now?.version !== base) return refuse('changed-elsewhere', { values: { by: now?.by ?? '' } });
+    await keepPassage(tx, { body, bank: head.bank, question, by: ctx.actor.id, at: ctx.now });
+    await tx
       .update(questions)
       .set({
         ...headOf(body),
@@ -43,17 +56,8 @@ export async function saveDraft(ctx: Context, raw: unknown): Promise<Result<{ ve
         savedBy: ctx.actor.id,
         savedAt: ctx.now,
       })
-      .where(and(eq(questions.id, question), eq(questions.draftVersion, base)))
-      .returning({ row: questions.row });
-    if (!saved[0]) {
-      const [other] = await tx
-        .select({ name: members.name })
-        .from(questions)
-        .innerJoin(members, eq(members.id, questions.savedBy))
-        .where(eq(questions.id, question));
-      return refuse('changed-elsewhere', { values: { by: other?.name ?? '' } });
-    }
-    await indexQuestion(tx, saved[0].row, body);
+      .where(eq(questions.id, question));
+    await indexQuestion(tx, head.row, body);
     await setLabels(tx, question, { tags, goals });
     return ok({ version: base + 1, savedAt: ctx.now });
   });

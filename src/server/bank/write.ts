@@ -1,12 +1,15 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { QuestionFacts } from '@/core/bank/facts';
 import { isReady, questionReadiness } from '@/core/bank/readiness';
-import { type QuestionBody, tidyQuestion } from '@/core/bank/question';
+import { readStored } from '@/core/base/stored-form';
+import { type QuestionBody, questionForm, tidyQuestion } from '@/core/bank/question';
 import { summarise } from '@/core/bank/summary';
 import type { Transaction } from '../db/database';
 import { questions, revisions } from '../db/schema/bank';
 import { newId } from '../ports/ids';
 import { setLabels } from './labels';
+import { indexQuestion } from './search-index';
+import { keepPassage, withNewestPassage } from './passages';
 
 /** The columns of a question's head that follow from its body. */
 export function headOf(body: QuestionBody): {
@@ -14,17 +17,18 @@ export function headOf(body: QuestionBody): {
   kinds: string;
   marks: string;
   ready: boolean;
+  passage: string | null;
   draft: QuestionBody;
 } {
   const { title, kinds, marks } = summarise(body);
-  return { title, kinds: kinds.join(' '), marks, ready: isReady(questionReadiness(body)), draft: body };
-}
-
-/** Keeps the search index in step with a question. */
-export async function indexQuestion(tx: Transaction, row: number, body: QuestionBody): Promise<void> {
-  const { title, text } = summarise(body);
-  await tx.run(sql`DELETE FROM question_search WHERE rowid = ${row}`);
-  await tx.run(sql`INSERT INTO question_search (rowid, title, text) VALUES (${row}, ${title}, ${text})`);
+  return {
+    title,
+    kinds: kinds.join(' '),
+    marks,
+    ready: isReady(questionReadiness(body)),
+    passage: body.passage?.id ?? null,
+    draft: body,
+  };
 }
 
 export interface NewQuestion {
@@ -42,6 +46,7 @@ export async function insertQuestion(
 ): Promise<string> {
   const { topic, difficulty, demand, tags, goals } = facts;
   const id = newId();
+  await keepPassage(tx, { body, bank, question: null, by, at });
   const [row] = await tx
     .insert(questions)
     .values({
@@ -70,7 +75,8 @@ export async function cutRevision(tx: Transaction, question: string, by: string,
   if (!head) return null;
   if (!head.changed) return head.revision;
   const number = head.revision + 1;
-  await tx.insert(revisions).values({ question, number, body: tidyQuestion(head.draft as QuestionBody), by, at });
+  const body = await withNewestPassage(tx, tidyQuestion(readStored(questionForm, head.draft)));
+  await tx.insert(revisions).values({ question, number, body, by, at });
   await tx.update(questions).set({ revision: number, changed: false }).where(eq(questions.id, question));
   return number;
 }

@@ -2,9 +2,10 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { factsSchema } from '@/core/bank/facts';
 import { questionForm } from '@/core/bank/question';
-import { ok, type Result } from '@/core/base/result';
+import { ok, type Result, refuse } from '@/core/base/result';
 import { mayWriteIn } from '../bank/access';
 import type { Done } from '../bank/bulk';
+import { pageNotAllowed } from '../bank/pages';
 import { insertQuestion } from '../bank/write';
 import { type Context, FORBIDDEN, parse } from '../context';
 import type { Transaction } from '../db/database';
@@ -34,6 +35,11 @@ export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<
   if (!parsed.ok) return parsed;
   const { bank, topic, items } = parsed.value;
   if (!(await mayWriteIn(ctx, bank))) return FORBIDDEN;
+  const address = await pageNotAllowed(
+    ctx.db.read,
+    items.map(({ body }) => body),
+  );
+  if (address !== null) return refuse('page-not-allowed', { values: { address } });
   const known = await ctx.db.read.select({ id: goals.id, code: goals.code }).from(goals);
   const undo = newId();
   await ctx.db.transaction(async (tx) => {

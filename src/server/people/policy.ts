@@ -15,6 +15,17 @@ const policySchema = z.object({
   ranges: z.array(feedbackRange).min(1).max(12),
   rounding: z.object({ mode: z.enum(ROUNDING_MODES), places: z.number().int().min(0).max(4), first: z.boolean() }),
   namesHidden: z.boolean(),
+  /** Hosts whose web pages may stand in sheets. */
+  pages: z
+    .array(
+      z
+        .string()
+        .trim()
+        .toLowerCase()
+        .regex(/^([a-z0-9-]+\.)+[a-z]{2,}$/, 'host'),
+    )
+    .max(100)
+    .default([]),
 });
 export type DepartmentPolicy = z.infer<typeof policySchema>;
 

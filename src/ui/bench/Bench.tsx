@@ -23,6 +23,7 @@ import { BenchIndex } from './BenchIndex';
 import { BenchMargin } from './BenchMargin';
 import { type BenchState, freshSlot, freshSlotId, type Preset, PRESETS } from './bench-state';
 import { MergeDialog } from './MergeDialog';
+import { PassageSheet } from './PassageSheet';
 import { Pointer } from './Pointer';
 import { ReviewNote } from './ReviewNote';
 import { RevisionsDialog } from './RevisionsDialog';
@@ -232,40 +233,49 @@ export function Bench({ question }: { question: OpenQuestion }) {
           onSelect={setSelected}
           selected={selected}
         />
-        <SheetEditor
-          label="The sheet"
-          slots={slotSet}
-          inserts={PRESETS.map((preset) => ({ name: preset.name, run: () => addSlot(preset) }))}
-          onCopies={copySlots}
-          content={body.content}
-          onChange={(content) => changeBody((b) => ({ ...b, content }), 'content')}
-          onReady={(e) => {
-            editor.current = e;
-          }}
-          header={
-            placed.length > 0 && (
-              <span className="qmarks" title={marksWords(total)}>
-                [{marksText(total)}]
-              </span>
-            )
-          }
-        >
-          <span className="gap only-narrow" aria-hidden="true" />
-          <select
-            className="form-select form-select-sm w-auto only-narrow"
-            aria-label="Add an answer slot"
-            value=""
-            onChange={(event) => {
-              const preset = PRESETS.find((p) => p.name === event.target.value);
-              if (preset) addSlot(preset);
+        <div>
+          <PassageSheet
+            bank={question.bank.id}
+            pages={question.pages}
+            passage={body.passage}
+            onChange={(passage, tag) => changeBody((b) => ({ ...b, passage }), tag)}
+          />
+          <SheetEditor
+            label="The sheet"
+            slots={slotSet}
+            pages={question.pages}
+            inserts={PRESETS.map((preset) => ({ name: preset.name, run: () => addSlot(preset) }))}
+            onCopies={copySlots}
+            content={body.content}
+            onChange={(content) => changeBody((b) => ({ ...b, content }), 'content')}
+            onReady={(e) => {
+              editor.current = e;
             }}
+            header={
+              placed.length > 0 && (
+                <span className="qmarks" title={marksWords(total)}>
+                  [{marksText(total)}]
+                </span>
+              )
+            }
           >
-            <option value="">+ Answer slot</option>
-            {PRESETS.map((p) => (
-              <option key={p.name}>{p.name}</option>
-            ))}
-          </select>
-        </SheetEditor>
+            <span className="gap only-narrow" aria-hidden="true" />
+            <select
+              className="form-select form-select-sm w-auto only-narrow"
+              aria-label="Add an answer slot"
+              value=""
+              onChange={(event) => {
+                const preset = PRESETS.find((p) => p.name === event.target.value);
+                if (preset) addSlot(preset);
+              }}
+            >
+              <option value="">+ Answer slot</option>
+              {PRESETS.map((p) => (
+                <option key={p.name}>{p.name}</option>
+              ))}
+            </select>
+          </SheetEditor>
+        </div>
         <BenchMargin
           placed={placed}
           body={body}

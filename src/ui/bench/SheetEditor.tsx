@@ -12,6 +12,7 @@ import type { AddedMedia } from '@/server/media/add-media';
 import { useLatest } from '../parts/use-latest';
 import { refusalText } from '../words/refusals';
 import { BlockFormula, Formula } from './nodes/formula';
+import { Page } from './nodes/page';
 import { Picture } from './nodes/picture';
 import { Recording } from './nodes/recording';
 import { BlockSlot, InlineSlot } from './nodes/slot';
@@ -20,6 +21,7 @@ import { cleanPastedHtml, looksLikeMarkdown } from './paste';
 import { SlashMenu, type SlashItem } from './SlashMenu';
 import { partCopies, type SlotCopy } from './slot-copies';
 import { Tools } from './Tools';
+import { PageDialog } from '../tray/PageDialog';
 import { RecordingDialog } from '../tray/RecordingDialog';
 import { Tray } from '../tray/Tray';
 import { uploadPicture } from '../tray/upload';
@@ -35,6 +37,8 @@ interface Props {
   label: string;
   /** The ids of the slots that this question has. */
   slots: ReadonlySet<string>;
+  /** Hosts whose pages may stand here. */
+  pages: readonly string[];
   /** What "/" offers beside formulas, pictures and tables. */
   inserts: SlashItem[];
   /** A slot's node was copied: the copy needs a slot of its own. Returns the content with it. */
@@ -43,11 +47,12 @@ interface Props {
 
 /** The sheet, edited in place: the document editor with our nodes. Undo belongs to the bench, not to the editor. */
 export function SheetEditor(props: Props) {
-  const { content, onChange, onReady, children, header, label, slots, inserts, onCopies } = props;
+  const { content, onChange, onReady, children, header, label, slots, inserts, pages, onCopies } = props;
   const [trouble, setTrouble] = useState<string | null>(null);
   const written = useRef<unknown>(content);
   const [tray, setTray] = useState(false);
   const [recording, setRecording] = useState(false);
+  const [page, setPage] = useState(false);
   const latest = useLatest({ onChange, onReady, onCopies, slots });
 
   const addPictures = async (editor: Editor, files: readonly Blob[]): Promise<void> => {
@@ -83,6 +88,7 @@ export function SheetEditor(props: Props) {
       TableKit.configure({ table: { resizable: true, cellMinWidth: 40 } }),
       Picture,
       Recording,
+      Page,
       Formula,
       BlockFormula,
       InlineSlot,
@@ -132,7 +138,12 @@ export function SheetEditor(props: Props) {
   return (
     <div>
       {editor && (
-        <Tools editor={editor} choosePicture={() => setTray(true)} chooseRecording={() => setRecording(true)}>
+        <Tools
+          editor={editor}
+          choosePicture={() => setTray(true)}
+          chooseRecording={() => setRecording(true)}
+          choosePage={() => setPage(true)}
+        >
           {children}
         </Tools>
       )}
@@ -152,6 +163,20 @@ export function SheetEditor(props: Props) {
             const attrs = { media, medium, description: '', captions: null };
             editor.chain().focus().insertContent({ type: 'recording', attrs }).run();
             setRecording(false);
+          }}
+        />
+      )}
+      {page && editor && (
+        <PageDialog
+          hosts={pages}
+          onClose={() => setPage(false)}
+          onPick={(attrs) => {
+            editor
+              .chain()
+              .focus()
+              .insertContent({ type: 'page', attrs: { ...attrs, height: 360 } })
+              .run();
+            setPage(false);
           }}
         />
       )}

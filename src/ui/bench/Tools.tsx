@@ -1,6 +1,7 @@
 'use client';
 import { type Editor, useEditorState } from '@tiptap/react';
 import {
+  AppWindow,
   AudioLines,
   Bold,
   Code,
@@ -45,11 +46,13 @@ export function Tools({
   editor,
   choosePicture,
   chooseRecording,
+  choosePage,
   children,
 }: {
   editor: Editor;
   choosePicture: () => void;
   chooseRecording: () => void;
+  choosePage: () => void;
   children?: ReactNode;
 }) {
   const on = useEditorState({
@@ -121,6 +124,9 @@ export function Tools({
       </Tool>
       <Tool name="Sound or film" onClick={chooseRecording}>
         <AudioLines size={size} />
+      </Tool>
+      <Tool name="Page or simulation" onClick={choosePage}>
+        <AppWindow size={size} />
       </Tool>
       <Tool name="Table" onClick={() => run().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()}>
         <Table size={size} />

@@ -23,6 +23,7 @@ export function wordedParts({ body, facts }: Written): WordedPart[] {
   ].join(' · ');
   return [
     { part: 'title', name: 'Working title', text: body.title },
+    { part: 'passage', name: 'Passage', text: body.passage ? plainText(body.passage.content) : '' },
     { part: 'sheet', name: 'Sheet', text: plainText(body.content) },
     ...placedSlots(body).map(({ id, letter, slot }) => ({
       part: `slot ${id}`,

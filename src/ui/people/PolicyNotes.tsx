@@ -91,6 +91,13 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
             names hidden while marking
           </label>
         </div>
+        <div className="note">
+          <h3>Pages in sheets</h3>
+          <label className="d-block">
+            Web pages and simulations may come from
+            <HostsInput hosts={present.pages} onChange={(pages) => change({ pages })} />
+          </label>
+        </div>
       </fieldset>
       <div className="note">
         <h3>Grade scale</h3>
@@ -107,5 +114,22 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
         </p>
       )}
     </aside>
+  );
+}
+
+/** Hosts, typed one behind the other; kept when the field is left. */
+function HostsInput({ hosts, onChange }: { hosts: string[]; onChange: (hosts: string[]) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <input
+      className="form-control form-control-sm"
+      placeholder="example.org, example.net"
+      value={typed ?? hosts.join(', ')}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={() => {
+        if (typed !== null) onChange(typed.split(/[,\s]+/).filter((host) => host !== ''));
+        setTyped(null);
+      }}
+    />
   );
 }

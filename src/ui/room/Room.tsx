@@ -152,7 +152,7 @@ export function Room({ room }: { room: DrawnRoom }) {
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {section?.instructions && section.items[0]?.id === current?.id && <p>{section.instructions}</p>}
-          {shown.map((item) => (
+          {shown.map((item, i) => (
             <div className="sheet" key={item.id}>
               <QuestionView
                 number={item.number}
@@ -160,6 +160,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                 bonus={item.bonus}
                 sheet={item.sheet}
                 drawn={item.drawn}
+                withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
                 responses={answers[item.id] ?? {}}
                 onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
               />

@@ -2,6 +2,7 @@ import { Fragment, type ReactNode } from 'react';
 import type { Cell, Content, ContentNode } from '@/core/content/document';
 import { Formula } from './Formula';
 import type { DrawnFormulas } from './formulas';
+import { PageView } from './PageView';
 import { PictureView } from './PictureView';
 import { RecordingView } from './RecordingView';
 
@@ -64,6 +65,8 @@ export function ContentView({ content, drawn, slot }: Props): ReactNode {
             <code>{node.content?.map((t) => t.text).join('')}</code>
           </pre>
         );
+      case 'page':
+        return <PageView {...node.attrs} />;
       case 'recording':
         return <RecordingView {...node.attrs} />;
       case 'picture':

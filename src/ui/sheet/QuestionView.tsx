@@ -12,13 +12,16 @@ interface Props {
   sheet: QuestionSheet;
   drawn: DrawnFormulas;
   responses: Record<string, unknown>;
+  /** Leaves the passage out: it stands with the question before. */
+  withoutPassage?: boolean;
   /** Given when it can be answered; without it the answers are shown as they were given. */
   onAnswer?: (slot: string, response: unknown) => void;
   children?: ReactNode;
 }
 
 /** A question as printed on the paper: number in the gutter, marks at the right edge, slots in place. */
-export function QuestionView({ number, marks, bonus = false, sheet, drawn, responses, onAnswer, children }: Props) {
+export function QuestionView(props: Props) {
+  const { number, marks, bonus = false, sheet, drawn, responses, withoutPassage = false, onAnswer, children } = props;
   const letters = Object.keys(sheet.slots);
   const slot = (id: string): ReactNode => {
     const found = sheet.slots[id];
@@ -38,12 +41,21 @@ export function QuestionView({ number, marks, bonus = false, sheet, drawn, respo
       />
     );
   };
-  return (
+  const question = (
     <section className="qhead prose" aria-label={`Question ${number}`}>
       <span className="qno">{number}</span>
       <span className="qmarks">{bonus ? `(+${marksText(marks)})` : `[${marksText(marks)}]`}</span>
       <ContentView content={sheet.content} drawn={drawn} slot={slot} />
       {children}
     </section>
+  );
+  if (!sheet.passage || withoutPassage) return question;
+  return (
+    <div className="with-passage">
+      <section className="passage prose" aria-label="Passage" tabIndex={0}>
+        <ContentView content={sheet.passage.content} drawn={drawn} slot={() => null} />
+      </section>
+      {question}
+    </div>
   );
 }

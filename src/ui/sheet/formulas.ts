@@ -62,6 +62,7 @@ export function drawContentFormulas(content: Content): DrawnFormulas {
 /** Every formula of a question's sheet, those in options included. */
 export function drawSheetFormulas(sheet: QuestionSheet): DrawnFormulas {
   const drawn = drawContentFormulas(sheet.content);
+  if (sheet.passage) Object.assign(drawn, drawContentFormulas(sheet.passage.content));
   for (const slot of Object.values(sheet.slots)) {
     for (const text of stringsIn(slot.sheet)) Object.assign(drawn, drawTextFormulas(text));
   }

@@ -15,6 +15,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'hints-cost-more': (v) => `All hints together cost ${v.cost} of ${v.total} marks.`,
   'picture-undescribed': () => 'A picture has no description for those who cannot see it.',
   'picture-file-name': (v) => `“${v.description}” is a file name, not a description of the picture.`,
+  'page-undescribed': () => 'A page does not say what it is; that is shown when it cannot be reached.',
   'recording-undescribed': () => 'A recording does not say what it is.',
   'film-without-captions': () => 'A film has no captions for those who cannot hear it.',
   'formula-unbalanced': (v) => `A brace does not close in ${v.latex}.`,

@@ -52,6 +52,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'web-inside': () => 'This address lies inside the network of the server. It is not fetched.',
   'web-unreachable': () => 'Nothing answers at this address, or it is no picture there.',
   'web-too-large': () => 'What lies at this address is too large.',
+  'page-not-allowed': (v) => `The department does not allow ${v.address} to stand in a sheet.`,
   'name-taken': (v) => `There is already a bank called ${v.name}.`,
   'topics-changed': () => 'The topics were changed meanwhile. Look again.',
   'question-in-use': (v) =>
@@ -74,6 +75,7 @@ const PROBLEMS: Record<string, string> = {
   'name-empty': 'Give it a name.',
   'name-long': 'A shorter name, please: 80 letters at most.',
   'goal-code-empty': 'Every goal needs a code.',
+  host: 'A host looks like example.org, without https:// and without a path.',
   'minutes-range': 'Between 1 and 1440 minutes.',
 };
 

@@ -10,6 +10,8 @@ import { arrangeTopics, removeTopic, saveBank, saveTopic } from '@/server/bank/b
 import { type BulkAct, type Done, actOnMany, undoMany } from '@/server/bank/bulk';
 import { saveGoals } from '@/server/bank/goals';
 import { forgetSearch, type KeptSearch, keepSearch } from '@/server/bank/kept-searches';
+import { listPassages, type PassageRow } from '@/server/bank/passages';
+import { newId } from '@/server/ports/ids';
 import { atBench } from '@/server/bank/presence';
 import { reviewQuestion } from '@/server/bank/review';
 import type { Goal } from '@/server/bank/shelves';
@@ -145,4 +147,14 @@ export async function theirsAction(id: string): Promise<Result<OpenQuestion>> {
 export async function atBenchAction(question: string): Promise<string[]> {
   const { actor, now } = await staffContext();
   return atBench(question, actor, now);
+}
+
+export async function listPassagesAction(bank: string): Promise<Result<PassageRow[]>> {
+  return listPassages(await staffContext(), bank);
+}
+
+/** The id of a passage that is about to be written; it is kept with the question's next save. */
+export async function newPassageAction(): Promise<string> {
+  await staffContext();
+  return newId();
 }

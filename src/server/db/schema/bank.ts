@@ -54,6 +54,25 @@ export const topics = sqliteTable('topics', {
   position: integer('position').notNull(),
 });
 
+/** The newest content of every passage. */
+export const passages = sqliteTable(
+  'passages',
+  {
+    id: text('id').primaryKey(),
+    bank: text('bank')
+      .notNull()
+      .references(() => banks.id),
+    title: text('title').notNull(),
+    /** `Content` as JSON. */
+    content: text('content', { mode: 'json' }).notNull(),
+    savedBy: text('saved_by')
+      .notNull()
+      .references(() => members.id),
+    savedAt: integer('saved_at').notNull(),
+  },
+  (t) => [index('passages_bank').on(t.bank)],
+);
+
 /** The columns that a search narrows by. */
 type Narrowing =
   | 'deletedAt'
@@ -81,6 +100,7 @@ export const questions = sqliteTable(
       .notNull()
       .references(() => banks.id),
     topic: text('topic').references(() => topics.id),
+    passage: text('passage').references(() => passages.id),
     difficulty: integer('difficulty').notNull(),
     demand: text('demand').$type<'know' | 'use' | 'judge'>().notNull(),
     title: text('title').notNull(),
@@ -113,6 +133,7 @@ export const questions = sqliteTable(
     index('questions_by_title').on(t.title, t.bank, ...narrowing(t)),
     index('questions_shelf').on(t.bank, t.topic, t.deletedAt, t.archivedAt),
     index('questions_topic').on(t.topic),
+    index('questions_passage').on(t.passage),
   ],
 );
 
