@@ -7,6 +7,7 @@ import type { BulkAct } from '@/server/bank/bulk';
 import type { BankShelf } from '@/server/bank/shelves';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { PlaceOptions, placeOf } from './PlaceOptions';
 
 interface Props {
   chosen: string[];
@@ -68,21 +69,6 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
         : null,
     );
   };
-  const place = (value: string): { bank: string; topic: string | null } => {
-    const [bank = '', topic = ''] = value.split(' ');
-    return { bank, topic: topic || null };
-  };
-  const places = shelves.map((s) => (
-    <optgroup key={s.id} label={s.name}>
-      <option value={s.id}>{s.name}, no topic</option>
-      {s.topics.map((t) => (
-        <option key={t.id} value={`${s.id} ${t.id}`}>
-          {t.parent ? '– ' : ''}
-          {t.name}
-        </option>
-      ))}
-    </optgroup>
-  ));
   if (chosen.length === 0 && !done && !trouble) return null;
   return (
     <div className="bulk" role="region" aria-label="Chosen questions">
@@ -102,13 +88,13 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
       {chosen.length > 0 && (
         <>
           <strong>{plural(chosen.length, 'question')} chosen</strong>
-          <select aria-label="Move to" value="" onChange={(e) => act({ do: 'move', ...place(e.target.value) })}>
+          <select aria-label="Move to" value="" onChange={(e) => act({ do: 'move', ...placeOf(e.target.value) })}>
             <option value="">Move to…</option>
-            {places}
+            <PlaceOptions shelves={shelves} />
           </select>
-          <select aria-label="Copy to" value="" onChange={(e) => act({ do: 'copy', ...place(e.target.value) })}>
+          <select aria-label="Copy to" value="" onChange={(e) => act({ do: 'copy', ...placeOf(e.target.value) })}>
             <option value="">Copy to…</option>
-            {places}
+            <PlaceOptions shelves={shelves} />
           </select>
           <form
             className="d-flex gap-1"

@@ -2,9 +2,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { saveGoalsAction } from '@/app/(staff)/bank/actions';
 import type { Goal } from '@/server/bank/shelves';
+import { Dialog } from '../parts/Dialog';
 import { refusalText } from '../words/refusals';
 import { goalsFromLines, linesFromGoals } from './goal-lines';
 
@@ -22,49 +22,42 @@ export function GoalsDialog({ goals, onClose }: { goals: Goal[]; onClose: () => 
     onClose();
   };
   return (
-    <Modal show onHide={onClose} centered animation={false} aria-labelledby="goals">
-      <Modal.Body>
-        <h2 className="fs-6 fw-bold mb-2" id="goals">
-          Learning goals of the department
-        </h2>
-        <label className="form-label" htmlFor="goal-lines">
-          One a line: a short code, then what students can do
-        </label>
-        <textarea
-          id="goal-lines"
-          className="form-control mono"
-          rows={12}
-          value={lines}
-          onChange={(e) => setLines(e.target.value)}
-        />
-        <label className="form-label mt-2" htmlFor="goal-file">
-          Or from a file (CSV or text; the first column is the code)
-        </label>
-        <input
-          id="goal-file"
-          type="file"
-          accept=".csv,.txt,text/plain,text/csv"
-          className="form-control form-control-sm"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            if (file) setLines(linesFromGoals(goalsFromLines(await file.text())));
-          }}
-        />
-        {gone > 0 && (
-          <p className="advice">{gone === 1 ? 'One goal goes' : `${gone} goals go`} and leaves its questions.</p>
-        )}
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="quiet" onClick={onClose}>
-          Leave
-        </Button>
-        <Button onClick={save}>Keep {read.length}</Button>
-      </Modal.Footer>
-    </Modal>
+    <Dialog
+      title="Learning goals of the department"
+      onClose={onClose}
+      acts={<Button onClick={save}>Keep {read.length}</Button>}
+    >
+      <label className="form-label" htmlFor="goal-lines">
+        One a line: a short code, then what students can do
+      </label>
+      <textarea
+        id="goal-lines"
+        className="form-control mono"
+        rows={12}
+        value={lines}
+        onChange={(e) => setLines(e.target.value)}
+      />
+      <label className="form-label mt-2" htmlFor="goal-file">
+        Or from a file (CSV or text; the first column is the code)
+      </label>
+      <input
+        id="goal-file"
+        type="file"
+        accept=".csv,.txt,text/plain,text/csv"
+        className="form-control form-control-sm"
+        onChange={async (e) => {
+          const file = e.target.files?.[0];
+          if (file) setLines(linesFromGoals(goalsFromLines(await file.text())));
+        }}
+      />
+      {gone > 0 && (
+        <p className="advice">{gone === 1 ? 'One goal goes' : `${gone} goals go`} and leaves its questions.</p>
+      )}
+      {trouble && (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+    </Dialog>
   );
 }

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { DEMANDS, type QuestionFacts, tidyTags } from '@/core/bank/facts';
 import type { OpenQuestion } from '@/server/bank/open-question';
+import { TopicOptions } from '../bank/PlaceOptions';
 
 interface Props {
   question: OpenQuestion;
@@ -38,12 +39,7 @@ export function AboutIt({ question, title, facts, onTitle, onFacts }: Props) {
         onChange={(e) => set({ topic: e.target.value || null })}
       >
         <option value="">no topic</option>
-        {question.topics.map((t) => (
-          <option key={t.id} value={t.id}>
-            {t.parent ? '– ' : ''}
-            {t.name}
-          </option>
-        ))}
+        <TopicOptions topics={question.topics} />
       </select>
       <div className="d-flex gap-2">
         <select

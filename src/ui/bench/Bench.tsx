@@ -3,13 +3,11 @@ import type { Editor } from '@tiptap/react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { copyAction, leaveBenchAction, saveDraftAction, theirsAction } from '@/app/(staff)/bank/actions';
-import { mergeWritten, type Written } from '@/core/bank/merge';
+import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
 import { titleOf, totalMarks } from '@/core/bank/summary';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
-import { kindOf } from '@/core/kinds/registry';
 import type { OpenQuestion } from '@/server/bank/open-question';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
@@ -29,9 +27,11 @@ import { ReviewNote } from './ReviewNote';
 import { RevisionsDialog } from './RevisionsDialog';
 import { SheetEditor } from './SheetEditor';
 import type { SlotCopy } from './slot-copies';
+import { chosenWords, copySlotNode, insertSlotNode, removeSlotNode } from './slot-nodes';
 import { TrialDrawer } from './TrialDrawer';
 import { TrySheet } from './TrySheet';
 import { useChecks } from './use-checks';
+import { useMerging } from './use-merging';
 import { useOthers } from './use-others';
 
 /** The bench: the sheet in the middle, rules in the margin, trial answers in the drawer; all saved as typed. */
@@ -78,8 +78,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const addSlot = (preset: Preset, key = ''): void => {
     const id = freshSlotId(slotSet);
     changeSlot(id, freshSlot(preset, key), '');
-    const type = kindOf(preset.kind).placement === 'inline' ? 'inlineSlot' : 'blockSlot';
-    editor.current?.chain().focus().insertContent({ type, attrs: { id } }).run();
+    if (editor.current) insertSlotNode(editor.current, preset.kind, id);
     setSelected(id);
     setTimeout(
       () =>
@@ -91,10 +90,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
   };
   /** The chosen words become the key of a slot that stands in their place: a number when they read as one. */
   const wordsToSlot = (): void => {
-    const e = editor.current;
-    if (!e || e.state.selection.empty) return;
-    const { from, to } = e.state.selection;
-    const words = e.state.doc.textBetween(from, to, ' ').trim().slice(0, 200);
+    const words = editor.current ? chosenWords(editor.current) : '';
     const name = /^[-+−]?\d/.test(words) ? 'Number, unit' : 'Short text';
     const preset = PRESETS.find((p) => p.name === name);
     if (words !== '' && preset) addSlot(preset, words);
@@ -109,26 +105,8 @@ export function Bench({ question }: { question: OpenQuestion }) {
     },
     [changeBody],
   );
-  const copySlot = (id: string): void => {
-    const e = editor.current;
-    e?.state.doc.descendants((node, pos) => {
-      if ((node.type.name !== 'inlineSlot' && node.type.name !== 'blockSlot') || node.attrs.id !== id) return true;
-      e.commands.insertContentAt(pos + node.nodeSize, { type: node.type.name, attrs: { id } });
-      return false;
-    });
-  };
   const removeSlot = (id: string): void => {
-    const e = editor.current;
-    e?.state.doc.descendants((node, pos) => {
-      if ((node.type.name === 'inlineSlot' || node.type.name === 'blockSlot') && node.attrs.id === id) {
-        e.chain()
-          .focus()
-          .deleteRange({ from: pos, to: pos + node.nodeSize })
-          .run();
-        return false;
-      }
-      return true;
-    });
+    if (editor.current) removeSlotNode(editor.current, id);
     setSelected(null);
   };
 
@@ -152,35 +130,14 @@ export function Bench({ question }: { question: OpenQuestion }) {
     router.push(`/bank/${copy.value.id}`);
   };
   const conflict = state.name === 'refused' && state.refusal.code === 'changed-elsewhere';
-  const [dispute, setDispute] = useState<{ there: OpenQuestion; base: Written } | null>(null);
-  const [note, setNote] = useState<string | null>(null);
-  const goOnWith = useCallback(
-    (merged: Written, there: OpenQuestion): void => {
-      startFrom(there.version, { body: there.body, facts: there.facts });
-      change(merged);
-      setDispute(null);
-      setNote(`Brought together with what ${there.savedBy} saved.`);
-    },
-    [change, startFrom],
-  );
-  const latest = useRef(present);
-  useEffect(() => {
-    latest.current = present;
+  const { dispute, goOnWith, mergedWith } = useMerging({
+    question: question.id,
+    present,
+    conflict,
+    change,
+    lastSaved,
+    startFrom,
   });
-  useEffect(() => {
-    if (!conflict) return;
-    let stale = false;
-    theirsAction(question.id).then((opened) => {
-      if (stale || !opened.ok) return;
-      const base = lastSaved();
-      const { merged, disputed } = mergeWritten(base, latest.current, opened.value);
-      if (disputed.length === 0) goOnWith(merged, opened.value);
-      else setDispute({ there: opened.value, base });
-    });
-    return () => {
-      stale = true;
-    };
-  }, [conflict, question.id, lastSaved, goOnWith]);
   useKeys([
     { keys: 'Ctrl+Enter', what: 'Try the sheet', run: () => setTrying(true) },
     { keys: 'Ctrl+m', what: 'Turn the chosen words into an answer slot', run: wordsToSlot },
@@ -214,10 +171,10 @@ export function Bench({ question }: { question: OpenQuestion }) {
         </Button>
         <Button onClick={leave}>Done</Button>
       </Strip>
-      {(others.length > 0 || note) && (
+      {(others.length > 0 || mergedWith !== null) && (
         <p className="px-3 pt-2 mb-0 soft" role="status">
           {others.length > 0 && <span className="hand">{others.join(', ')} is at this question too. </span>}
-          {note}
+          {mergedWith !== null && `Brought together with what ${mergedWith} saved.`}
         </p>
       )}
       <div className="bench" ref={bench}>
@@ -285,7 +242,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
           changeSlot={changeSlot}
           changeBody={changeBody}
           onRemove={removeSlot}
-          onCopy={copySlot}
+          onCopy={(id) => editor.current && copySlotNode(editor.current, id)}
         >
           <ReviewNote
             question={question}

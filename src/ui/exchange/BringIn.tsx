@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import type { Result } from '@/core/base/result';
 import type { BankShelf } from '@/server/bank/shelves';
 import type { BroughtIn, BroughtItem } from '@/server/exchange/bring-in';
+import { PlaceOptions, placeOf } from '../bank/PlaceOptions';
 import { Strip } from '../frame/Strip';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
@@ -24,7 +25,7 @@ export function BringIn({ shelves, first }: { shelves: BankShelf[]; first: strin
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [text, setText] = useState('');
-  const [place, setPlace] = useState(`${first} `);
+  const [place, setPlace] = useState(first);
   const keeping = useKeeping();
 
   const look = async (content: Blob, name: string): Promise<void> => {
@@ -68,7 +69,7 @@ export function BringIn({ shelves, first }: { shelves: BankShelf[]; first: strin
 
   const wanted = items.filter((_, i) => !skipped.has(i));
   const doubtful = items.filter(({ doubts }) => doubts.some((d) => d !== 'no-marks')).length;
-  const [bank = '', topic = ''] = place.split(' ');
+  const { bank, topic } = placeOf(place);
   const listed = items
     .map((item, i) => ({ item, i }))
     .filter(({ item }) => !onlyDoubts || item.doubts.some((d) => d !== 'no-marks'));
@@ -94,21 +95,11 @@ export function BringIn({ shelves, first }: { shelves: BankShelf[]; first: strin
               value={place}
               onChange={(e) => setPlace(e.target.value)}
             >
-              {shelves.map((s) => (
-                <optgroup key={s.id} label={s.name}>
-                  <option value={`${s.id} `}>{s.name}, no topic</option>
-                  {s.topics.map((t) => (
-                    <option key={t.id} value={`${s.id} ${t.id}`}>
-                      {t.parent ? '– ' : ''}
-                      {t.name}
-                    </option>
-                  ))}
-                </optgroup>
-              ))}
+              <PlaceOptions shelves={shelves} />
             </select>
             <Button
               disabled={wanted.length === 0 || state.name === 'keeping'}
-              onClick={() => keeping.keep({ bank, topic: topic || null }, wanted)}
+              onClick={() => keeping.keep({ bank, topic }, wanted)}
             >
               Bring in {wanted.length}
             </Button>

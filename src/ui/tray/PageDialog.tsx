@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { OWN_PAGES, pageAllowed } from '@/core/content/pages';
+import { Dialog } from '../parts/Dialog';
 
 interface Props {
   /** Hosts that the department allows. */
@@ -20,54 +20,41 @@ export function PageDialog({ hosts, onPick, onClose }: Props) {
     setTrouble('The department does not allow pages from there. The lead allows them under Department.');
   };
   return (
-    <Modal show onHide={onClose} centered animation={false} aria-labelledby="page-in">
-      <Modal.Body>
-        <h2 className="fs-6 fw-bold" id="page-in">
-          Page or simulation
-        </h2>
-        <ul className="list-unstyled">
-          {OWN_PAGES.map((page) => (
-            <li key={page.address}>
-              <Button
-                variant="outline-primary"
-                onClick={() => onPick({ address: page.address, description: page.name })}
-              >
-                {page.name}
-              </Button>
-            </li>
-          ))}
-        </ul>
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            put();
-          }}
-        >
-          <label className="form-label" htmlFor="page-address">
-            Or by its address{hosts.length > 0 && `, from ${hosts.join(', ')}`}
-          </label>
-          <div className="d-flex gap-2">
-            <input
-              id="page-address"
-              className="form-control"
-              placeholder="https://…"
-              value={address}
-              onChange={(e) => setAddress(e.target.value)}
-            />
-            <Button type="submit">Put it there</Button>
-          </div>
-          {trouble && (
-            <p role="alert" className="trouble">
-              {trouble}
-            </p>
-          )}
-        </form>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="quiet" onClick={onClose}>
-          Leave
-        </Button>
-      </Modal.Footer>
-    </Modal>
+    <Dialog title="Page or simulation" onClose={onClose}>
+      <ul className="list-unstyled">
+        {OWN_PAGES.map((page) => (
+          <li key={page.address}>
+            <Button variant="outline-primary" onClick={() => onPick({ address: page.address, description: page.name })}>
+              {page.name}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          put();
+        }}
+      >
+        <label className="form-label" htmlFor="page-address">
+          Or by its address{hosts.length > 0 && `, from ${hosts.join(', ')}`}
+        </label>
+        <div className="d-flex gap-2">
+          <input
+            id="page-address"
+            className="form-control"
+            placeholder="https://…"
+            value={address}
+            onChange={(e) => setAddress(e.target.value)}
+          />
+          <Button type="submit">Put it there</Button>
+        </div>
+        {trouble && (
+          <p role="alert" className="trouble">
+            {trouble}
+          </p>
+        )}
+      </form>
+    </Dialog>
   );
 }

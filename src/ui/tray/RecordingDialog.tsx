@@ -1,10 +1,10 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import type { AddedRecording } from '@/server/media/add-recording';
 import { refusalText } from '../words/refusals';
 import { uploadRecording } from './upload';
+import { Dialog } from '../parts/Dialog';
 
 interface Props {
   onPick: (recording: AddedRecording) => void;
@@ -55,57 +55,47 @@ export function RecordingDialog({ onPick, onClose }: Props) {
     else setTrouble(refusalText(added.refusal));
   };
   return (
-    <Modal show onHide={onClose} centered animation={false} aria-labelledby="recording">
-      <Modal.Body>
-        <h2 className="fs-6 fw-bold" id="recording">
-          Sound or film
-        </h2>
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
+    <Dialog title="Sound or film" onClose={onClose}>
+      {trouble && (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+      <label className="form-label" htmlFor="recording-file">
+        From a file (MP3, M4A, OGG, WAV, MP4, WebM)
+      </label>
+      <input
+        id="recording-file"
+        type="file"
+        accept="audio/*,video/*"
+        className="form-control mb-3"
+        disabled={busy}
+        onChange={(e) => e.target.files?.[0] && void keep(e.target.files[0], null)}
+      />
+      <p className="form-label">Or speak it now</p>
+      {take.name === 'taken' && (
+        // What was just spoken has no captions yet.
+        <audio controls src={take.url} className="w-100 mb-2" aria-label="What you recorded" />
+      )}
+      <div className="d-flex gap-2">
+        {take.name === 'recording' ? (
+          <Button onClick={() => recorder.current?.stop()}>Stop</Button>
+        ) : (
+          <Button variant="outline-primary" onClick={start}>
+            {take.name === 'taken' ? 'Record again' : 'Record'}
+          </Button>
         )}
-        <label className="form-label" htmlFor="recording-file">
-          From a file (MP3, M4A, OGG, WAV, MP4, WebM)
-        </label>
-        <input
-          id="recording-file"
-          type="file"
-          accept="audio/*,video/*"
-          className="form-control mb-3"
-          disabled={busy}
-          onChange={(e) => e.target.files?.[0] && void keep(e.target.files[0], null)}
-        />
-        <p className="form-label">Or speak it now</p>
+        {take.name === 'recording' && (
+          <span role="status" className="wrong align-self-center">
+            ● recording
+          </span>
+        )}
         {take.name === 'taken' && (
-          // What was just spoken has no captions yet.
-          <audio controls src={take.url} className="w-100 mb-2" aria-label="What you recorded" />
+          <Button disabled={busy} onClick={() => keep(take.blob, 'sound')}>
+            Keep it
+          </Button>
         )}
-        <div className="d-flex gap-2">
-          {take.name === 'recording' ? (
-            <Button onClick={() => recorder.current?.stop()}>Stop</Button>
-          ) : (
-            <Button variant="outline-primary" onClick={start}>
-              {take.name === 'taken' ? 'Record again' : 'Record'}
-            </Button>
-          )}
-          {take.name === 'recording' && (
-            <span role="status" className="wrong align-self-center">
-              ● recording
-            </span>
-          )}
-          {take.name === 'taken' && (
-            <Button disabled={busy} onClick={() => keep(take.blob, 'sound')}>
-              Keep it
-            </Button>
-          )}
-        </div>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="quiet" onClick={onClose}>
-          Leave
-        </Button>
-      </Modal.Footer>
-    </Modal>
+      </div>
+    </Dialog>
   );
 }
