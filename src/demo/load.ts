@@ -5,6 +5,7 @@ import { type Block, FRESH_PICTURE } from '@/core/content/document';
 import { paperItems } from '@/core/exams/paper';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
+import { saveGoals } from '@/server/bank/goals';
 import { leaveBench } from '@/server/bank/save-draft';
 import type { Context, Outside } from '@/server/context';
 import { addMedia } from '@/server/media/add-media';
@@ -23,6 +24,7 @@ import { installation } from './department';
 import { DRAWINGS } from './drawings';
 import { STAFF, WT110, WT201 } from './people';
 import { firstPrinciples } from './questions/first-principles';
+import { LOG_BOOK, logBook } from './questions/log-book';
 import { machine } from './questions/machine';
 import { height, site } from './questions/site';
 import { makeAnswers } from './students';
@@ -46,8 +48,23 @@ export async function loadDemo(out: Outside, say: (line: string) => void): Promi
   say('the mid-term is handed in and waits for marking');
   await loader.certificate();
   await loader.final();
+  await loader.logBook();
   say('the certificate runs now; the final is next week');
 }
+
+const GOALS = [
+  { code: 'WT1', words: 'names the main parts of a turbine and says what they do' },
+  { code: 'WT2', words: 'works out power, energy and yield, with units' },
+  { code: 'WT3', words: 'acts safely at height and near voltage' },
+];
+const GOAL_OF: Record<string, string> = {
+  Rotor: 'WT1',
+  'Drive train': 'WT1',
+  'First principles': 'WT2',
+  'Energy in the wind': 'WT2',
+  'Safety and rescue': 'WT3',
+  'Harness and ladder': 'WT3',
+};
 
 interface SectionPlan {
   title: string;
@@ -85,6 +102,8 @@ class Loader {
       Electrical: 'thandeka',
       'Safety and rescue': 'jonas',
     };
+    const goals = must(await saveGoals(this.as('odalys', this.out.now - 50 * DAY), { goals: GOALS }));
+    const aims = (topic: string): string[] => goals.filter(({ code }) => GOAL_OF[topic] === code).map(({ id }) => id);
     let minutes = 0;
     for (const [bank, list] of [
       ['Turbine systems', [...firstPrinciples, ...machine, ...site]],
@@ -102,6 +121,7 @@ class Loader {
               topic: this.get(this.installed.topics, source.topic),
               difficulty: source.difficulty,
               demand: source.demand,
+              goals: aims(source.topic),
             },
             body,
           }),
@@ -129,6 +149,18 @@ class Loader {
     };
     const [first, ...rest] = source.body.content.content;
     return { ...source.body, content: { type: 'doc', content: first ? [first, picture, ...rest] : [picture] } };
+  }
+
+  /** Three questions that refer to one passage; no exam has them yet. */
+  async logBook(): Promise<void> {
+    const ctx = this.as('odalys', this.out.now - 40 * DAY);
+    const passage = { id: newId(), content: LOG_BOOK };
+    for (const { topic, difficulty, demand, body } of logBook) {
+      const facts = { topic: this.get(this.installed.topics, topic), difficulty, demand, tags: ['log book'] };
+      const bank = this.get(this.installed.banks, 'Turbine systems');
+      const { id } = must(await createQuestion(ctx, { bank, facts, body: { ...body, passage } }));
+      must(await leaveBench(ctx, id));
+    }
   }
 
   async provisions(): Promise<void> {
