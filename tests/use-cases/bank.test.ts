@@ -8,7 +8,7 @@ import { leaveBench, saveDraft } from '@/server/bank/save-draft';
 import { openQuestion } from '@/server/bank/open-question';
 import { searchQuestions } from '@/server/bank/search';
 import { media, revisions } from '@/server/db/schema/bank';
-import { revisionToPlace, savePlan, openExam } from '@/server/exams/exams';
+import { copyExam, openExam, revisionToPlace, savePlan } from '@/server/exams/exams';
 import { addMedia } from '@/server/media/add-media';
 import { readMedia } from '@/server/media/read-media';
 import { giveNow } from '@/server/sittings/schedule';
@@ -67,6 +67,17 @@ describe('revisions', () => {
       refusal: { code: 'revision-unknown' },
     });
   });
+});
+
+it('a whole exam is copied with its questions, and changing the copy leaves the original', async () => {
+  const { exam } = await dept.sitting(2);
+  const original = must(await openExam(dept.as('teacher'), exam)).plan;
+  const { id } = must(await copyExam(dept.as('lead'), exam));
+  const copy = must(await openExam(dept.as('lead'), id));
+  expect(copy.plan).toEqual({ ...original, title: 'Test exam, copy' });
+  must(await savePlan(dept.as('lead'), { exam: id, base: copy.version, plan: { ...copy.plan, minutes: 99 } }));
+  expect(must(await openExam(dept.as('teacher'), exam)).plan).toEqual(original);
+  expect((await copyExam(dept.as('ada'), exam)).ok).toBe(false);
 });
 
 describe('search', () => {

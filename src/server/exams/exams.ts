@@ -101,6 +101,15 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
   return ok({ id, course, plan: readStored(examForm, exam.plan), version: exam.version, savedAt: exam.savedAt });
 }
 
+/** A copy of an exam for the same course, to change without touching the original; it belongs to whoever took it. */
+export async function copyExam(ctx: Context, id: string): Promise<Result<{ id: string }>> {
+  const opened = await openExam(ctx, id);
+  if (!opened.ok) return opened;
+  const { course, plan } = opened.value;
+  const title = `${plan.title.slice(0, 180)}, copy`;
+  return createExam(ctx, { title, course: course?.id ?? null, plan: { ...plan, title } });
+}
+
 const planInput = z.object({ exam: z.string(), base: z.number().int(), plan: examForm.schema });
 
 /** Saves the plan as it is typed. Refused when it was changed elsewhere, or places a revision that does not exist. */

@@ -10,9 +10,10 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { examViewAction, placeAction, savePlanAction } from '@/app/(staff)/exams/actions';
+import { copyExamAction, examViewAction, placeAction, savePlanAction } from '@/app/(staff)/exams/actions';
 import type { ExamPlan, Section } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';
 import type { OpenExam } from '@/server/exams/exams';
@@ -37,6 +38,7 @@ interface Props {
 
 /** The exam desk: sections and questions on the sheet, readiness and how it runs in the margin. */
 export function ExamDesk({ exam, view: firstView, courses }: Props) {
+  const router = useRouter();
   const key = `zonda-exam-${exam.id}`;
   const { present: plan, change, undo, canUndo } = useHistory<ExamPlan>(exam.plan);
   const [view, setView] = useState(firstView);
@@ -101,6 +103,16 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
         <SavedState state={state} />
         <Button variant="quiet" onClick={undo} disabled={!canUndo}>
           Undo
+        </Button>
+        <Button
+          variant="quiet"
+          onClick={async () => {
+            await flush();
+            const copy = await copyExamAction(exam.id);
+            if (copy.ok) router.push(`/exams/${copy.value.id}`);
+          }}
+        >
+          Take a copy
         </Button>
         <Button variant="outline-primary" onClick={() => setDialog('try')}>
           Try the paper

@@ -3,7 +3,7 @@ import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { must, type Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
-import { createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
+import { copyExam, createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
 import { examView, type ExamView, trialPaper, type TrialPaper } from '@/server/exams/exam-view';
 import { scheduleSitting } from '@/server/sittings/schedule';
 
@@ -12,6 +12,10 @@ export async function createExamAction(form: FormData): Promise<void> {
   const course = String(form.get('course') ?? '') || null;
   const created = must(await createExam(await staffContext(), { title: title.slice(0, 200), course }));
   redirect(`/exams/${created.id}`);
+}
+
+export async function copyExamAction(exam: string): Promise<Result<{ id: string }>> {
+  return copyExam(await staffContext(), exam);
 }
 
 export async function savePlanAction(input: unknown): Promise<Result<{ version: number; savedAt: number }>> {
