@@ -19,15 +19,19 @@ export interface QuestionSheet {
   slots: Record<string, SheetSlot>;
 }
 
-/** The student's view of a question. Each slot shuffles by its own seed, derived from the one given. */
-export function questionSheet(question: QuestionBody, seed: number): QuestionSheet {
+/** The student's view of a question. Each slot shuffles by its own seed, derived from the one given; without one everything stands in the author's order. */
+export function questionSheet(question: QuestionBody, seed: number | null): QuestionSheet {
   return {
     content: withoutEmptyEnd(question.content),
     passage: question.passage && { ...question.passage, content: withoutEmptyEnd(question.passage.content) },
     slots: Object.fromEntries(
       placedSlots(question).map(({ id, slot }) => [
         id,
-        { kind: slot.kind, marks: slot.marks, sheet: kindOf(slot.kind).sheet(slot.setup, seedFor(seed, id)) },
+        {
+          kind: slot.kind,
+          marks: slot.marks,
+          sheet: kindOf(slot.kind).sheet(slot.setup, seed === null ? null : seedFor(seed, id)),
+        },
       ]),
     ),
   };

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { questionSheet } from '../bank/sheet';
 import { kindOf } from '../kinds/registry';
 import { linesFromText } from './lines';
 import { recognise } from './recognised';
@@ -109,6 +110,17 @@ describe('what is recognised', () => {
       expect(marking.state === 'marked' && marking.share.toFraction()).toBe('1');
     }
     expect([choice?.body.slots.s1?.marks, number?.body.slots.s1?.marks]).toEqual(['2', '1']);
+  });
+
+  it('stands on the sheet in the order of the document, until students get it shuffled', () => {
+    const [found] = made('1. Which?\na) x\n*b) y\nc) z');
+    if (!found) throw new Error('One was found');
+    const order = (seed: number | null): string => {
+      const { options } = questionSheet(found.body, seed).slots.s1?.sheet as { options: { text: string }[] };
+      return options.map(({ text }) => text).join('');
+    };
+    expect(order(null)).toBe('xyz');
+    expect(new Set([1, 2, 3, 4, 5, 6, 7, 8].map(order)).size).toBeGreaterThan(1);
   });
 
   it('tells what it doubts', () => {

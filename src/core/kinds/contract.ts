@@ -18,8 +18,8 @@ export interface Kind<Setup, Sheet, Response> {
   /** A fresh slot, without a key. */
   fresh: () => Setup;
   blank: (response: Response) => boolean;
-  /** What the student may see: never the key, the rules or feedback. `seed` decides every shuffle. */
-  sheet: (setup: Setup, seed: number) => Sheet;
+  /** What the student may see: never the key, the rules or feedback. `seed` decides every shuffle; null leaves the author's order. */
+  sheet: (setup: Setup, seed: number | null) => Sheet;
   mark: (setup: Setup, response: Response) => Marking;
   readiness: (setup: Setup) => Finding[];
   /** The slot in a few plain words, for search, print and lists. */

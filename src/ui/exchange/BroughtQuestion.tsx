@@ -23,7 +23,7 @@ interface Props {
 /** A question that was found: its sheet, and in the margin what was recognised, to confirm or mend. */
 export const BroughtQuestion = memo(function BroughtQuestion({ item, wanted, onWanted, onChange }: Props) {
   const { body, number, doubts } = item;
-  const sheet = useMemo(() => questionSheet(body, 0), [body]);
+  const sheet = useMemo(() => questionSheet(body, null), [body]);
   const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
   const placed = placedSlots(body);
   const [only] = placed.length === 1 ? placed : [];

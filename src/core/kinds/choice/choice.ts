@@ -81,7 +81,7 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
   }),
   blank: ({ chosen }) => chosen.length === 0,
   sheet: ({ options, several, look, shuffle }, seed) => ({
-    options: (shuffle ? shuffled(options, seed) : options).map(({ id, text }) => ({ id, text })),
+    options: (shuffle && seed !== null ? shuffled(options, seed) : options).map(({ id, text }) => ({ id, text })),
     several,
     look,
   }),
