@@ -255,6 +255,7 @@ test('the tray: a free picture with its licence, nothing from inside, and the pi
   const tray = page.getByRole('dialog');
   await tray.getByRole('button', { name: 'Free pictures' }).click();
   await tray.getByLabel('Find a free picture').fill('windsock');
+  await expect(tray.getByRole('button', { name: 'Take it' })).toHaveCount(1);
   await tray.getByRole('button', { name: 'Take it' }).click();
   await expect(tray.getByLabel('Licence')).toHaveValue('CC0 1.0');
   for (const address of ['http://127.0.0.1/x.png', 'http://[::1]/x.png', 'file:///etc/passwd', 'nonsense']) {
