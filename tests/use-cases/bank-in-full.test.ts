@@ -97,6 +97,22 @@ describe('topics', () => {
       ]),
     );
     expect((await shelf())?.topics.map((t) => t.name)).toEqual(['Inner', 'Topic']);
+    const other = must(
+      await saveBank(dept.as('teacher'), {
+        id: null,
+        name: 'Other',
+        share: 'private',
+        named: [],
+        reviewRequired: false,
+      }),
+    ).id;
+    for (const foreign of [
+      { id: null, parent: inner },
+      { id: inner, parent: null },
+    ]) {
+      const refused = await saveTopic(dept.as('teacher'), { bank: other, name: 'Foreign', ...foreign });
+      expect(refused).toMatchObject({ ok: false, refusal: { code: 'topics-changed' } });
+    }
     must(await removeTopic(dept.as('teacher'), { bank: dept.bank, id: inner }));
     expect((await shelf())?.topics.map((t) => [t.name, t.parent])).toEqual([['Topic', null]]);
     expect(await titles({})).toEqual(['Deep']);

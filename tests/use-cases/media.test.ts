@@ -134,6 +134,8 @@ describe('the tray', () => {
     ])
       expect(await code(odd)).toBe('web-address');
     expect(await code('https://free-pictures.example/none.svg')).toBe('web-unreachable');
+    // An address of the open web: the stand-in asks nobody.
+    expect(await code('https://1.1.1.1/a.png')).toBe('web-unreachable');
   });
 
   /** Special-purpose addresses of the IANA registries (RFC 6890). */

@@ -65,6 +65,10 @@ export async function saveTopic(ctx: Context, raw: unknown): Promise<Result<{ id
   const { bank, id, name, parent } = parsed.value;
   const found = await bankToChange(ctx, bank);
   if (!found.ok) return found;
+  const known = await ctx.db.read.select({ id: topics.id }).from(topics).where(eq(topics.bank, bank));
+  if ([id, parent].some((wanted) => wanted !== null && !known.some((t) => t.id === wanted))) {
+    return refuse('topics-changed');
+  }
   const topic = id ?? newId();
   await ctx.db.transaction(async (tx) => {
     if (id) {

@@ -1,5 +1,5 @@
 import { ok } from '@/core/base/result';
-import { type FreePicture, openWeb, UNREACHABLE, type Web } from './web';
+import { checkedAddress, type FreePicture, UNREACHABLE, type Web } from './web';
 
 const HOME = 'https://free-pictures.example/';
 
@@ -26,10 +26,13 @@ const SHELF: Record<string, { title: string; body: string }> = {
 const picture = (body: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 280 240" width="280" height="240"><rect width="280" height="240" fill="#fff"/>${body}</svg>`;
 
-/** The web without a web: its own small shelf of free pictures; every other address is checked as in earnest. */
+/** The web without a web: its own small shelf of free pictures. Every other address is checked as in earnest, and then nothing answers there. */
 export const standInWeb: Web = {
-  async fetchFile(address, most) {
-    if (!address.startsWith(HOME)) return openWeb.fetchFile(address, most);
+  async fetchFile(address) {
+    if (!address.startsWith(HOME)) {
+      const url = await checkedAddress(address);
+      return url.ok ? UNREACHABLE : url;
+    }
     const found = SHELF[address.slice(HOME.length)];
     return found ? ok(new TextEncoder().encode(picture(found.body))) : UNREACHABLE;
   },

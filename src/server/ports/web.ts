@@ -45,7 +45,7 @@ export function isInside(ip: string): boolean {
 }
 
 /** Checks an address before every hop: http or https, an ordinary port, and no place inside. */
-async function checked(address: string): Promise<Result<URL>> {
+export async function checkedAddress(address: string): Promise<Result<URL>> {
   const url = URL.canParse(address) ? new URL(address) : null;
   if (!url || !/^https?:$/.test(url.protocol) || url.username !== '' || !['', '80', '443'].includes(url.port)) {
     return refused('address');
@@ -66,7 +66,7 @@ export const openWeb: Web = {
   async fetchFile(address, most) {
     let next = address;
     for (let hop = 0; hop < MOST_HOPS; hop++) {
-      const url = await checked(next);
+      const url = await checkedAddress(next);
       if (!url.ok) return url;
       const response = await fetch(url.value, { redirect: 'manual', signal: AbortSignal.timeout(PATIENCE) }).catch(
         () => null,
