@@ -1,7 +1,7 @@
 'use client';
 import type { Editor } from '@tiptap/react';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
@@ -13,7 +13,7 @@ import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
 import { plainCopy } from '../parts/plain-copy';
 import { SavedState } from '../parts/SavedState';
-import { leftOnDevice, useAutosave } from '../parts/use-autosave';
+import { useAutosave } from '../parts/use-autosave';
 import { useHistory } from '../parts/use-history';
 import { marksText, marksWords } from '../words/marks';
 import { BenchContext } from './BenchContext';
@@ -59,11 +59,8 @@ export function Bench({ question }: { question: OpenQuestion }) {
     version: question.version,
     savedAt: question.savedAt,
     save,
+    bringBack: change,
   });
-  useEffect(() => {
-    const left = leftOnDevice<BenchState>(key, question.version);
-    if (left) change(left);
-  }, [key, question.version, change]);
 
   const changeBody = useCallback(
     (part: (body: QuestionBody) => QuestionBody, tag: string) => change((s) => ({ ...s, body: part(s.body) }), tag),

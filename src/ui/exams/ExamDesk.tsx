@@ -20,7 +20,7 @@ import type { OpenExam } from '@/server/exams/exams';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { Strip } from '../frame/Strip';
 import { SavedState } from '../parts/SavedState';
-import { leftOnDevice, useAutosave } from '../parts/use-autosave';
+import { useAutosave } from '../parts/use-autosave';
 import { useHistory } from '../parts/use-history';
 import { marksText, marksWords } from '../words/marks';
 import { AddQuestion } from './AddQuestion';
@@ -48,11 +48,14 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
     (value: ExamPlan, base: number) => savePlanAction({ exam: exam.id, base, plan: value }),
     [exam.id],
   );
-  const { state, flush } = useAutosave({ key, value: plan, version: exam.version, savedAt: exam.savedAt, save });
-  useEffect(() => {
-    const left = leftOnDevice<ExamPlan>(key, exam.version);
-    if (left) change(left);
-  }, [key, exam.version, change]);
+  const { state, flush } = useAutosave({
+    key,
+    value: plan,
+    version: exam.version,
+    savedAt: exam.savedAt,
+    save,
+    bringBack: change,
+  });
 
   useEffect(() => {
     if (plan === exam.plan) return;

@@ -1,7 +1,9 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Refusal, type Result } from '@/core/base/result';
+import type { Refusal, Result } from '@/core/base/result';
+import { sameValue } from '@/core/base/same-value';
 import { plainCopy } from './plain-copy';
+import { useLatest } from './use-latest';
 
 export type SaveState =
   | { name: 'saved'; at: number }
@@ -16,6 +18,18 @@ interface Options<T> {
   version: number;
   savedAt: number;
   save: (value: T, base: number) => Promise<Result<{ version: number; savedAt: number }>>;
+  /** Takes up again what an earlier tab left unsaved on this device. */
+  bringBack: (value: T) => void;
+}
+
+/** The copy on the device of what the server does not have yet. */
+interface Left<T> {
+  /** The version that it began from, and its value. */
+  base: number;
+  from: T;
+  /** What was on its way to the server when this was kept; nobody may have heard the answer. */
+  sent: T | null;
+  value: T;
 }
 
 const WAIT = 500;
@@ -25,7 +39,7 @@ const RETRY = 4000;
  * Saves a value as it changes: at once on the device, soon after on the
  * server, one save at a time. What the server does not have yet survives a closed tab.
  */
-export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T>): {
+export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }: Options<T>): {
   state: SaveState;
   flush: () => Promise<void>;
   /** The value that the server is known to have. */
@@ -37,6 +51,7 @@ export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T
   const base = useRef(version);
   const latest = useRef(value);
   const saved = useRef(value);
+  const sending = useRef<T | null>(null);
   const running = useRef<Promise<void> | null>(null);
   const stopped = useRef(false);
 
@@ -44,6 +59,7 @@ export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T
     if (running.current) await running.current;
     if (latest.current === saved.current || stopped.current) return;
     const sent = latest.current;
+    sending.current = sent;
     running.current = (async () => {
       setState({ name: 'saving' });
       try {
@@ -59,7 +75,9 @@ export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T
         }
       } catch {
         setState({ name: 'offline' });
+        return;
       }
+      sending.current = null;
     })();
     await running.current;
     running.current = null;
@@ -68,11 +86,7 @@ export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T
   useEffect(() => {
     if (latest.current === value) return;
     latest.current = value;
-    try {
-      localStorage.setItem(key, JSON.stringify({ base: base.current, value }));
-    } catch {
-      // A full or forbidden store only loses the second copy; the server still gets the first.
-    }
+    keepOnDevice(key, { base: base.current, from: saved.current, sent: sending.current, value });
     const timer = setTimeout(flush, WAIT);
     return () => clearTimeout(timer);
   }, [value, key, flush]);
@@ -101,19 +115,34 @@ export function useAutosave<T>({ key, value, version, savedAt, save }: Options<T
     stopped.current = false;
     setState({ name: 'saving' });
   }, []);
+
+  const takeUp = useLatest(bringBack);
+  useEffect(() => {
+    const left = leftOnDevice<T>(key);
+    if (!left) return;
+    if (sameValue(left.value, saved.current)) return localStorage.removeItem(key);
+    const arrived = left.base === base.current || (left.sent !== null && sameValue(left.sent, saved.current));
+    // What the server has now is not what this began from: the next save is refused, and both are brought together.
+    if (!arrived) startFrom(left.base, left.from);
+    takeUp.current(left.value);
+  }, [key, startFrom, takeUp]);
   return { state, flush, lastSaved, startFrom };
 }
 
-/** What an earlier tab left unsaved on this device, when it still fits the version on the server. */
-export function leftOnDevice<T>(key: string, version: number): T | null {
+function keepOnDevice<T>(key: string, left: Left<T>): void {
+  try {
+    localStorage.setItem(key, JSON.stringify(left));
+  } catch {
+    // A full or forbidden store only loses the second copy; the server still gets the first.
+  }
+}
+
+function leftOnDevice<T>(key: string): Left<T> | null {
   try {
     const kept = localStorage.getItem(key);
-    if (!kept) return null;
-    const { base, value } = JSON.parse(kept) as { base: number; value: T };
-    if (base === version) return value;
-    localStorage.removeItem(key);
+    return kept ? (JSON.parse(kept) as Left<T>) : null;
   } catch {
     // Unreadable: there is nothing to bring back.
+    return null;
   }
-  return null;
 }

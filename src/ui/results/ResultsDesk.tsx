@@ -36,6 +36,7 @@ export function ResultsDesk({ results }: { results: Results }) {
     version: results.version,
     savedAt: 0,
     save,
+    bringBack: change,
   });
 
   const percents = useMemo(() => results.rows.map((r) => exact(r.percent).valueOf()), [results.rows]);
