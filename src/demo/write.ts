@@ -139,6 +139,7 @@ export function question(
       content: content(text),
       slots: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slot])),
       passage: null,
+      total: null,
       hints: [],
       explanation: content(more.explanation ?? ''),
       notes: '',

@@ -3,6 +3,7 @@ import { strToU8, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
+import { FRESH_PICTURE } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
 import { COLUMNS, TEMPLATE_ROWS } from '@/core/exchange/rows';
 import { undoMany } from '@/server/bank/bulk';
@@ -186,7 +187,12 @@ describe('an archive', () => {
     const body = sampleQuestion('Whole');
     body.content.content.push({
       type: 'picture',
-      attrs: { ...added, description: 'green', align: 'left', caption: '', enlarge: true },
+      attrs: {
+        ...added,
+        ...FRESH_PICTURE,
+        description: 'green',
+        labels: [{ text: 'the green part', at: { x: 20, y: 20 }, to: { x: 50, y: 50 } }],
+      },
     });
     const stored = must(
       await createQuestion(dept.as('teacher'), { bank: dept.bank, body, facts: { tags: ['x'], difficulty: 3 } }),

@@ -37,6 +37,17 @@ describe('merging two versions of a question', () => {
     expect(both.disputed).toEqual(['slot c']);
   });
 
+  it('a revision that is restored while a colleague types: what only one changed stands, the rest is asked', () => {
+    const earlier = withBody({ title: 'As it was', explanation: withBody({}).body.explanation });
+    const typed = withBody({ notes: 'typed meanwhile' });
+    expect(mergeWritten(base, earlier, typed)).toMatchObject({
+      disputed: [],
+      merged: { body: { title: 'As it was', notes: 'typed meanwhile' } },
+    });
+    const both = mergeWritten(base, earlier, withBody({ title: 'Typed meanwhile' }));
+    expect(both.disputed).toEqual(['title']);
+  });
+
   it('does not mind the order of fields', () => {
     const turned = JSON.parse(JSON.stringify(base), (_, v: unknown) =>
       v && typeof v === 'object' && !Array.isArray(v) ? Object.fromEntries(Object.entries(v).reverse()) : v,

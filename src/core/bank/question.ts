@@ -53,6 +53,8 @@ const body = z.object({
   content: contentSchema,
   slots: z.record(slotId, slot),
   passage: passage.nullable().default(null),
+  /** Marks of the whole question, shared out equally among its slots; null: each slot has its own. */
+  total: marksText.nullable().default(null),
   hints: z.array(hint).max(10).default([]),
   explanation: contentSchema,
   notes: z.string().max(5000),
@@ -73,6 +75,7 @@ export const emptyQuestion: QuestionBody = {
   content: emptyContent,
   slots: {},
   passage: null,
+  total: null,
   hints: [],
   explanation: emptyContent,
   notes: '',

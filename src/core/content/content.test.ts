@@ -87,6 +87,17 @@ describe('content documents', () => {
       type: 'doc',
       content: [
         { type: 'picture', attrs: { media, description: 'IMG_2031.JPG', width: 50, ratio: 1, ...FRESH_PICTURE } },
+        {
+          type: 'picture',
+          attrs: {
+            media,
+            description: 'A nacelle',
+            width: 50,
+            ratio: 1,
+            ...FRESH_PICTURE,
+            labels: [{ text: '', at: { x: 1, y: 2 }, to: null }],
+          },
+        },
         { type: 'picture', attrs: { media, description: ' ', width: 50, ratio: 1, ...FRESH_PICTURE } },
         { type: 'blockFormula', attrs: { latex: '\\frac{1}{2' } },
         { type: 'blockFormula', attrs: { latex: '\\{ x \\}' } },
@@ -94,6 +105,7 @@ describe('content documents', () => {
     };
     expect(contentReadiness(bad).map((f) => f.code)).toEqual([
       'picture-file-name',
+      'picture-label-empty',
       'picture-undescribed',
       'formula-unbalanced',
     ]);

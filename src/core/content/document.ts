@@ -33,6 +33,17 @@ const blockFormula = z.object({
   attrs: z.object({ latex: z.string().max(5000) }),
 });
 export const mediaHash = z.string().regex(/^[a-f0-9]{64}$/);
+/** A place on a picture, in percent of its width and height from the upper left corner. */
+const place = z.object({ x: z.number().min(0).max(100), y: z.number().min(0).max(100) });
+const pictureLabel = z.object({
+  text: z.string().max(120),
+  /** The middle of the words. */
+  at: place,
+  /** What they point at; null for words without a line. */
+  to: place.nullable(),
+});
+export type PictureLabel = z.infer<typeof pictureLabel>;
+export const pictureLabels = z.array(pictureLabel).max(40);
 const picture = z.object({
   type: z.literal('picture'),
   attrs: z.object({
@@ -48,6 +59,8 @@ const picture = z.object({
     caption: z.string().max(500).default(''),
     /** Whether students may enlarge it and put it away. */
     enlarge: z.boolean().default(true),
+    /** Words over the picture, with or without a line to what they mean. */
+    labels: pictureLabels.default([]),
   }),
 });
 /** A sound or a film of the department's own. */
@@ -120,7 +133,12 @@ export interface Cell {
 export type PictureAttributes = z.infer<typeof picture>['attrs'];
 
 /** How a picture stands until somebody says otherwise. */
-export const FRESH_PICTURE = { align: 'left', caption: '', enlarge: true } as const;
+export const FRESH_PICTURE: Pick<PictureAttributes, 'align' | 'caption' | 'enlarge' | 'labels'> = {
+  align: 'left',
+  caption: '',
+  enlarge: true,
+  labels: [],
+};
 
 const block: z.ZodType<Block> = z.lazy(() =>
   z.union([paragraph, heading, blockFormula, codeBlock, picture, recording, page, blockSlot, list, table]),

@@ -23,8 +23,10 @@ export function plainText(content: Content): string {
     if (node.type === 'text') out += node.text;
     else if (node.type === 'hardBreak') out += '\n';
     else if (node.type === 'formula' || node.type === 'blockFormula') out += node.attrs.latex;
-    else if (node.type === 'picture') out += [node.attrs.description, node.attrs.caption].filter(Boolean).join(' ');
-    else if (node.type === 'recording' || node.type === 'page') out += node.attrs.description;
+    else if (node.type === 'picture') {
+      const { description, caption, labels } = node.attrs;
+      out += [description, caption, ...labels.map((label) => label.text)].filter(Boolean).join(' ');
+    } else if (node.type === 'recording' || node.type === 'page') out += node.attrs.description;
     else if (node.type === 'inlineSlot') out += '…';
     else if ('content' in node && node.content) (node.content as ContentNode[]).forEach(walk);
     if (BLOCKS.has(node.type)) out += '\n';

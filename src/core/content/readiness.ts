@@ -8,6 +8,8 @@ export function contentReadiness(content: Content): Finding[] {
   const findings: Finding[] = [];
   for (const node of nodesOf(content)) {
     if (node.type === 'picture') {
+      if (node.attrs.labels.some((label) => label.text.trim() === ''))
+        findings.push(warns('picture-label-empty', ['picture', node.attrs.media]));
       const description = node.attrs.description.trim();
       if (description === '') findings.push(warns('picture-undescribed', ['picture', node.attrs.media]));
       else if (FILE_NAME.test(description))

@@ -7,6 +7,7 @@ import type { KeptSearch } from '@/server/bank/kept-searches';
 import type { Found } from '@/server/bank/search';
 import type { BankShelf, Goal } from '@/server/bank/shelves';
 import type { CourseRow } from '@/server/gradebook/gradebook';
+import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
 import { plural } from '../words/marks';
@@ -100,7 +101,7 @@ export function BankDesk(props: Props) {
           Bring in…
         </Link>
         <Link className="btn btn-primary" href={newHref} prefetch={false}>
-          New question <kbd>N</kbd>
+          New question <KeyCap of="n" />
         </Link>
       </Strip>
       <div className="split with-index">

@@ -5,6 +5,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
+import { sharedOut } from '@/core/bank/share-out';
 import { titleOf, totalMarks } from '@/core/bank/summary';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
@@ -63,7 +64,8 @@ export function Bench({ question }: { question: OpenQuestion }) {
   });
 
   const changeBody = useCallback(
-    (part: (body: QuestionBody) => QuestionBody, tag: string) => change((s) => ({ ...s, body: part(s.body) }), tag),
+    (part: (body: QuestionBody) => QuestionBody, tag: string) =>
+      change((s) => ({ ...s, body: sharedOut(part(s.body)) }), tag),
     [change],
   );
   const changeSlot = useCallback(

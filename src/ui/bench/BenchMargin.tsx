@@ -12,6 +12,7 @@ import { MarksInput } from '../parts/MarksInput';
 import { findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
 import { HintsNote } from './HintsNote';
+import { TotalNote } from './TotalNote';
 
 interface Props {
   placed: PlacedSlot[];
@@ -73,6 +74,7 @@ export function BenchMargin({
               <MarksInput
                 marks={slot.marks}
                 label={`Marks of slot ${letter}`}
+                fixed={body.total !== null}
                 onChange={(marks) => changeSlot(id, { ...slot, marks }, `marks ${id}`)}
               />
             </h3>
@@ -105,6 +107,7 @@ export function BenchMargin({
           </section>
         );
       })}
+      {placed.length > 1 && <TotalNote body={body} changeBody={changeBody} />}
       <HintsNote hints={body.hints} onChange={(hints, tag) => changeBody((b) => ({ ...b, hints }), tag)} />
       <section className="note">
         <h3>

@@ -35,13 +35,15 @@ export function Pointer({
       const turn = endX - 18;
       setLine({ path: `M${x} ${y} H${turn - 10} C${turn + 8} ${y} ${turn - 4} ${endY} ${endX} ${endY}`, x, y });
     };
-    const frame = requestAnimationFrame(measure);
+    // Whatever grows or shrinks on the sheet moves the slot; watching it measures at once, too.
+    const grown = new ResizeObserver(measure);
+    for (const part of bench.current?.querySelectorAll('.sheet, .margin .note') ?? []) grown.observe(part);
     window.addEventListener('resize', measure);
     const margin = bench.current?.querySelector('.margin');
     margin?.addEventListener('scroll', measure);
     window.addEventListener('scroll', measure);
     return () => {
-      cancelAnimationFrame(frame);
+      grown.disconnect();
       window.removeEventListener('resize', measure);
       margin?.removeEventListener('scroll', measure);
       window.removeEventListener('scroll', measure);

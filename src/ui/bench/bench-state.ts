@@ -42,6 +42,11 @@ export const PRESETS: Preset[] = [
     }),
   },
   { name: 'Short text', kind: 'shortText', setup: (fresh) => fresh },
+  {
+    name: 'Fill in a word',
+    kind: 'shortText',
+    setup: (fresh) => ({ ...fresh, room: 'word' }),
+  },
   { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
   { name: 'Long answer', kind: 'shortText', setup: (fresh) => ({ ...fresh, room: 'lines' }) },
 ];

@@ -4,6 +4,7 @@ import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { createExamAction } from '@/app/(staff)/exams/actions';
 import type { CourseRow } from '@/server/gradebook/gradebook';
+import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 
 export function NewExam({ courses, open }: { courses: CourseRow[]; open: boolean }) {
@@ -12,7 +13,7 @@ export function NewExam({ courses, open }: { courses: CourseRow[]; open: boolean
   return (
     <>
       <Button onClick={() => setShown(true)}>
-        New exam <kbd>N</kbd>
+        New exam <KeyCap of="n" />
       </Button>
       <Modal show={shown} onHide={() => setShown(false)} centered aria-labelledby="new-exam" animation={false}>
         <form action={createExamAction}>

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
+import { ownKey, singleKeysOff } from './own-keys';
 
 /** A key of the present screen: shown in the overview and run when pressed. */
 export interface KeyBinding {
@@ -10,9 +11,6 @@ export interface KeyBinding {
 }
 
 const active = new Set<{ current: KeyBinding[] }>();
-
-/** Single keys can be switched off (WCAG 2.1.4); keys with Ctrl always work. */
-export const SINGLE_KEYS_OFF = 'zondaSingleKeysOff';
 
 /** The keys of everything now on the screen, without repeats. */
 export function keysNow(): KeyBinding[] {
@@ -52,10 +50,10 @@ export function useKeys(bindings: KeyBinding[]): void {
       if (event.defaultPrevented || event.altKey) return;
       const held = event.ctrlKey || event.metaKey;
       const name = held ? `Ctrl+${event.key}` : event.key;
-      const binding = ref.current.find((b) => fits(b.keys, name));
+      const binding = ref.current.find((b) => fits(ownKey(b.keys), name));
       if (!binding) return;
       if (!held && event.key !== 'Escape' && (typing(event.target) || presses(event))) return;
-      if (!held && event.key.length === 1 && localStorage.getItem(SINGLE_KEYS_OFF) === 'yes') return;
+      if (!held && event.key.length === 1 && singleKeysOff()) return;
       if (!held && document.querySelector('.modal.show')) return;
       event.preventDefault();
       binding.run(event.key);

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { giveMarkAction } from '@/app/(staff)/marking/actions';
 import type { Refusal } from '@/core/base/result';
 import type { Desk, DeskAnswer } from '@/server/marking/desk';
+import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
 import type { DrawnFormulas } from '../sheet/formulas';
@@ -131,10 +132,10 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
           {saving.name === 'saved' && 'Mark saved ✓'}
         </span>
         <Button variant="quiet" disabled={at === 0} onClick={() => go(at - 1)}>
-          ‹ Back <kbd>K</kbd>
+          ‹ Back <KeyCap of="k" />
         </Button>
         <Button disabled={at === answers.length - 1} onClick={() => go(at + 1)}>
-          Next <kbd>J</kbd>
+          Next <KeyCap of="j" />
         </Button>
       </Strip>
       <div className="split with-index">
@@ -213,7 +214,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
               }}
             />
             <p className="soft mt-2 mb-0">
-              <kbd>0</kbd>–<kbd>9</kbd> marks <kbd>R</kbd> remark <kbd>J</kbd> next
+              <kbd>0</kbd>–<kbd>9</kbd> marks <KeyCap of="r" /> remark <KeyCap of="j" /> next
             </p>
           </div>
           {desk.keys[now.slot] && (

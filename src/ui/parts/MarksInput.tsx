@@ -8,10 +8,13 @@ import { marksText } from '../words/marks';
 export function MarksInput({
   marks,
   label,
+  fixed = false,
   onChange,
 }: {
   marks: string;
   label: string;
+  /** The marks follow from something else and cannot be typed here. */
+  fixed?: boolean;
   onChange: (marks: string) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -20,6 +23,7 @@ export function MarksInput({
       className="form-control form-control-sm pts text-end"
       style={{ width: 56 }}
       aria-label={label}
+      readOnly={fixed}
       value={typed ?? marksText(marks)}
       onChange={(e) => {
         setTyped(e.target.value);

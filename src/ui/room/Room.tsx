@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Result } from '@/core/base/result';
 import type { Room as RoomData } from '@/server/sittings/room';
+import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
 import { studentSide } from '../kinds/students';
@@ -183,7 +184,7 @@ export function Room({ room }: { room: DrawnRoom }) {
             {room.pages === 'question' && current && (
               <button type="button" className="btn btn-quiet" aria-pressed={isLater(current.id)} onClick={toggleLater}>
                 {isLater(current.id) ? <span className="later-word">later</span> : 'Come back to this later'}{' '}
-                <kbd>L</kbd>
+                <KeyCap of="l" />
               </button>
             )}
             {page < pages.length - 1 ? (

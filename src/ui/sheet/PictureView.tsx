@@ -1,19 +1,24 @@
 'use client';
 import { useRef, useState } from 'react';
 import type { PictureAttributes } from '@/core/content/document';
+import { PictureLabels } from './PictureLabels';
 
 /** A picture on a sheet; where it is allowed, it can be enlarged over the whole screen and put away. */
-export function PictureView({ media, description, width, ratio, align, caption, enlarge }: PictureAttributes) {
+export function PictureView(picture: PictureAttributes) {
+  const { media, description, width, ratio, align, caption, enlarge, labels = [] } = picture;
   const large = useRef<HTMLDialogElement>(null);
   const [away, setAway] = useState(false);
   // Pictures come as they were stored; the image optimiser has nothing to add.
-  const picture = (
-    // eslint-disable-next-line @next/next/no-img-element -- see above
-    <img src={`/media/${media}`} alt={description} style={{ aspectRatio: String(ratio) }} />
+  const face = (
+    <span className="picture-face">
+      {/* eslint-disable-next-line @next/next/no-img-element -- see above */}
+      <img src={`/media/${media}`} alt={description} style={{ aspectRatio: String(ratio) }} />
+      <PictureLabels labels={labels} />
+    </span>
   );
   return (
     <figure className={`picture ${align}`} style={{ width: `${width}%` }}>
-      {!away && (enlarge ? <Enlarging onOpen={() => large.current?.showModal()}>{picture}</Enlarging> : picture)}
+      {!away && (enlarge ? <Enlarging onOpen={() => large.current?.showModal()}>{face}</Enlarging> : face)}
       {caption && <figcaption>{caption}</figcaption>}
       {enlarge && (
         <button type="button" className="picture-act" aria-expanded={!away} onClick={() => setAway(!away)}>
@@ -25,7 +30,7 @@ export function PictureView({ media, description, width, ratio, align, caption, 
           <form method="dialog">
             <button className="btn btn-primary">Close</button>
           </form>
-          <div style={{ width: `min(92vw, calc(82vh * ${ratio}))` }}>{picture}</div>
+          <div style={{ width: `min(92vw, calc(82vh * ${ratio}))` }}>{face}</div>
         </dialog>
       )}
     </figure>

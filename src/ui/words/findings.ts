@@ -14,6 +14,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'hint-empty': () => 'A hint says nothing yet.',
   'hints-cost-more': (v) => `All hints together cost ${v.cost} of ${v.total} marks.`,
   'picture-undescribed': () => 'A picture has no description for those who cannot see it.',
+  'picture-label-empty': () => 'A label over a picture says nothing yet.',
   'picture-file-name': (v) => `“${v.description}” is a file name, not a description of the picture.`,
   'page-undescribed': () => 'A page does not say what it is; that is shown when it cannot be reached.',
   'recording-undescribed': () => 'A recording does not say what it is.',

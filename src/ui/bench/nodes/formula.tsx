@@ -1,20 +1,17 @@
 'use client';
 import { Node } from '@tiptap/core';
 import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { MathField } from '../../maths/MathField';
 import { drawFormula } from '../../sheet/formulas';
 
-/** A formula on the bench: drawn where it stands, edited as LaTeX with a live picture. A new one opens itself. */
+/** A formula on the bench: drawn where it stands, typed as it looks or as LaTeX. A new one opens itself. */
 function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }: NodeViewProps) {
   const display = node.type.name === 'blockFormula';
   const latex = String(node.attrs.latex);
   const [editing, setEditing] = useState(latex === '');
   const [typed, setTyped] = useState(latex);
-  const input = useRef<HTMLTextAreaElement>(null);
-  useEffect(() => {
-    if (editing) setTimeout(() => input.current?.focus(), 0);
-  }, [editing]);
   const open = (): void => {
     setTyped(latex);
     setEditing(true);
@@ -23,7 +20,8 @@ function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }
     setEditing(false);
     if (keep && typed.trim() !== '') updateAttributes({ latex: typed.trim() });
     else if (latex === '') deleteNode();
-    editor.commands.focus();
+    // At once: the next letter belongs to the sheet already.
+    editor.view.focus();
   };
   return (
     <NodeViewWrapper as={display ? 'div' : 'span'} contentEditable={false} style={{ position: 'relative' }}>
@@ -39,12 +37,19 @@ function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }
       />
       {editing && (
         <div className="formula-edit" style={{ left: 0, top: '100%' }}>
-          <label className="form-label" htmlFor="latex">
-            LaTeX, chemistry as \ce{'{H2O}'}
+          <MathField
+            label="Formula"
+            latex={typed}
+            onChange={setTyped}
+            onEnter={() => close(true)}
+            onEscape={() => close(false)}
+            focusFirst
+          />
+          <label className="form-label mt-2" htmlFor="latex">
+            The same as LaTeX, chemistry as \ce{'{H2O}'}
           </label>
           <textarea
             id="latex"
-            ref={input}
             className="form-control mono"
             rows={2}
             maxLength={display ? 5000 : 2000}
@@ -59,8 +64,7 @@ function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }
               if (e.key === 'Escape') close(false);
             }}
           />
-          <div className="seen" dangerouslySetInnerHTML={{ __html: drawFormula(typed, true) }} />
-          <div className="d-flex gap-2 justify-content-end">
+          <div className="d-flex gap-2 justify-content-end mt-2">
             <Button variant="quiet" onClick={() => close(false)}>
               Leave <kbd>Esc</kbd>
             </Button>

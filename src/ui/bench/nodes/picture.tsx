@@ -2,11 +2,15 @@
 import { Node } from '@tiptap/core';
 import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import { type PointerEvent, useRef } from 'react';
-import { FRESH_PICTURE, type PictureAttributes } from '@/core/content/document';
+import { FRESH_PICTURE, type PictureAttributes, type PictureLabel, pictureLabels } from '@/core/content/document';
+import { PictureLabels } from '../../sheet/PictureLabels';
+import { LabelHandles, LabelList } from './LabelEditor';
 
-/** A picture on the bench: resized by its corner, described below it. */
+/** A picture on the bench: resized by its corner, described below it, with words and lines over it. */
 function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
-  const { media, description, width, ratio, align, caption, enlarge } = node.attrs as PictureAttributes;
+  const { media, description, width, ratio, align, caption, enlarge, labels } = node.attrs as PictureAttributes;
+  const setLabels = (next: PictureLabel[]): void => updateAttributes({ labels: next });
+  const face = useRef<HTMLSpanElement>(null);
   const frame = useRef<HTMLElement>(null);
   const resize = (event: PointerEvent<HTMLElement>): void => {
     event.preventDefault();
@@ -29,8 +33,12 @@ function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
         className={`picture ${align} ${selected ? 'on' : ''}`}
         style={{ width: `${width}%`, marginBottom: 4 }}
       >
-        {/* eslint-disable-next-line @next/next/no-img-element -- pictures come as they were stored; the image optimiser has nothing to add */}
-        <img src={`/media/${media}`} alt={description} style={{ aspectRatio: String(ratio) }} draggable={false} />
+        <span className="picture-face" ref={face}>
+          {/* eslint-disable-next-line @next/next/no-img-element -- pictures come as they were stored; the image optimiser has nothing to add */}
+          <img src={`/media/${media}`} alt={description} style={{ aspectRatio: String(ratio) }} draggable={false} />
+          <PictureLabels labels={labels} />
+          {selected && <LabelHandles labels={labels} onChange={setLabels} face={face} />}
+        </span>
         <span
           className="corner"
           role="slider"
@@ -48,7 +56,7 @@ function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
           }}
         />
       </figure>
-      <div className="describe picture mb-3">
+      <div className="picture-notes">
         <input
           className="form-control form-control-sm"
           aria-label="Description of the picture"
@@ -86,11 +94,22 @@ function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
               />
               students may enlarge it
             </label>
+            <LabelList labels={labels} onChange={setLabels} />
           </>
         )}
       </div>
     </NodeViewWrapper>
   );
+}
+
+/** The labels of a picture that was copied; none when they are not ours. */
+function labelsFrom(text: string | null): PictureLabel[] {
+  try {
+    const parsed = pictureLabels.safeParse(JSON.parse(text ?? '[]'));
+    return parsed.success ? parsed.data : [];
+  } catch {
+    return [];
+  }
 }
 
 export const Picture = Node.create({
@@ -106,6 +125,7 @@ export const Picture = Node.create({
     align: { default: FRESH_PICTURE.align },
     caption: { default: FRESH_PICTURE.caption },
     enlarge: { default: FRESH_PICTURE.enlarge },
+    labels: { default: FRESH_PICTURE.labels },
   }),
   parseHTML: () => [
     {
@@ -118,6 +138,7 @@ export const Picture = Node.create({
         align: e.getAttribute('data-align') ?? FRESH_PICTURE.align,
         caption: e.getAttribute('data-caption') ?? '',
         enlarge: e.getAttribute('data-enlarge') !== 'no',
+        labels: labelsFrom(e.getAttribute('data-labels')),
       }),
     },
   ],
@@ -131,11 +152,13 @@ export const Picture = Node.create({
       'data-align': node.attrs.align,
       'data-caption': node.attrs.caption,
       'data-enlarge': node.attrs.enlarge ? 'yes' : 'no',
+      'data-labels': JSON.stringify(node.attrs.labels),
     },
   ],
   addNodeView: () =>
     ReactNodeViewRenderer(PictureOnSheet, {
       stopEvent: ({ event }) =>
-        event.target instanceof HTMLElement && event.target.closest('input, select, .corner') !== null,
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, select, button, .corner, .label-handle') !== null,
     }),
 });

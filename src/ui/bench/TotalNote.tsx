@@ -1,0 +1,37 @@
+'use client';
+import type { QuestionBody } from '@/core/bank/question';
+import { totalMarks } from '@/core/bank/summary';
+import { stored } from '@/core/base/exact';
+import { MarksInput } from '../parts/MarksInput';
+
+interface Props {
+  body: QuestionBody;
+  changeBody: (part: (body: QuestionBody) => QuestionBody, tag: string) => void;
+}
+
+/** The marks of the whole question: the sum of its slots, or a fixed total that they share. */
+export function TotalNote({ body, changeBody }: Props) {
+  const sum = stored(totalMarks(body));
+  return (
+    <section className="note" aria-label="Total">
+      <h3>
+        Total
+        <MarksInput
+          marks={body.total ?? sum}
+          label="Marks of the whole question"
+          // Typing a total fixes it.
+          onChange={(total) => changeBody((b) => ({ ...b, total }), 'total')}
+        />
+      </h3>
+      <label className="d-flex gap-2">
+        <input
+          type="checkbox"
+          className="form-check-input"
+          checked={body.total !== null}
+          onChange={(e) => changeBody((b) => ({ ...b, total: e.target.checked ? sum : null }), '')}
+        />
+        fixed, shared out equally among the slots
+      </label>
+    </section>
+  );
+}

@@ -1,0 +1,90 @@
+'use client';
+import type { MathfieldElement } from 'mathlive';
+import { useEffect, useRef, useState } from 'react';
+import { useLatest } from '../parts/use-latest';
+import { type PaletteKey, PALETTES } from './palette';
+
+interface Props {
+  /** The formula as LaTeX. */
+  latex: string;
+  onChange: (latex: string) => void;
+  label: string;
+  /** Which keys stand under the field. */
+  palette?: readonly PaletteKey[];
+  onEnter?: () => void;
+  onEscape?: () => void;
+  focusFirst?: boolean;
+  disabled?: boolean;
+}
+
+/** A formula typed as it looks: letters and signs from the keyboard, everything else from the keys under the field. */
+export function MathField({ latex, onChange, label, palette = PALETTES.general, disabled = false, ...rest }: Props) {
+  const place = useRef<HTMLDivElement>(null);
+  const field = useRef<MathfieldElement | null>(null);
+  const [ready, setReady] = useState(false);
+  const latest = useLatest({ latex, onChange, label, disabled, ...rest });
+
+  useEffect(() => {
+    let gone = false;
+    void import('mathlive').then(({ MathfieldElement: Element }) => {
+      if (gone || !place.current) return;
+      // The faces are those of the formulas on the sheet, which are loaded already; nothing is fetched or sounded.
+      Element.fontsDirectory = null;
+      Element.soundsDirectory = null;
+      const made = new Element();
+      made.mathVirtualKeyboardPolicy = 'manual';
+      made.smartFence = true;
+      made.setValue(latest.current.latex, { silenceNotifications: true });
+      made.addEventListener('input', () => latest.current.onChange(made.getValue('latex')));
+      made.addEventListener('keydown', (event) => {
+        const { onEnter, onEscape } = latest.current;
+        if (event.key === 'Enter' && onEnter) event.preventDefault();
+        if (event.key === 'Enter') onEnter?.();
+        if (event.key === 'Escape') onEscape?.();
+      });
+      place.current.replaceChildren(made);
+      made.menuItems = [];
+      field.current = made;
+      setReady(true);
+      if (latest.current.focusFirst) made.focus();
+    });
+    return () => {
+      gone = true;
+      field.current?.remove();
+      field.current = null;
+    };
+  }, [latest]);
+
+  useEffect(() => {
+    const made = field.current;
+    if (!made) return;
+    made.ariaLabel = label;
+    made.readOnly = disabled;
+    if (made.getValue('latex') !== latex) made.setValue(latex, { silenceNotifications: true });
+  }, [latex, label, disabled, ready]);
+
+  return (
+    <div className="maths">
+      <div className="maths-field" ref={place} />
+      {!disabled && (
+        <div className="maths-keys" role="toolbar" aria-label={`Signs for ${label}`}>
+          {palette.map((key) => (
+            <button
+              key={key.name}
+              type="button"
+              title={key.name}
+              aria-label={key.name}
+              // Keeps the cursor where it is in the field.
+              onMouseDown={(event) => event.preventDefault()}
+              onClick={() => {
+                field.current?.insert(key.insert, { focus: true });
+              }}
+            >
+              {key.face}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
