@@ -1,9 +1,28 @@
 import { agrees, type Row } from '../tests/reference/compare';
 import { gradingRows } from '../tests/reference/grading';
+import { agreed, mathsFigures, mathsRows } from '../tests/reference/maths';
 import { unitRows } from '../tests/reference/units';
 
 /** `npm run --silent reference -- AREA PATH`: runs the core over a fixture, prints the rows that disagree, then one JSON line. */
-const AREAS: Record<string, (file: string) => Row[]> = { grading: gradingRows, units: unitRows };
+const AREAS: Record<string, (file: string) => Record<string, unknown>> = {
+  grading: plain(gradingRows),
+  units: plain(unitRows),
+  maths(file) {
+    const rows = mathsRows(file);
+    for (const row of rows.filter((r) => !agreed(r)))
+      console.log(`${row.name}: expected ${row.expected}, got ${row.got}`);
+    return mathsFigures(rows);
+  },
+};
+
+function plain(read: (file: string) => Row[]): (file: string) => Record<string, unknown> {
+  return (file) => {
+    const rows = read(file);
+    for (const row of rows.filter((r) => !agrees(r)))
+      console.log(`${row.name}: expected ${row.expected}, got ${row.got}`);
+    return { rows: rows.length, agree: rows.filter(agrees).length };
+  };
+}
 
 const [area = '', file = ''] = process.argv.slice(2);
 const run = AREAS[area];
@@ -11,6 +30,4 @@ if (!run || file === '') {
   console.error(`Usage: npm run --silent reference -- ${Object.keys(AREAS).join('|')} PATH`);
   process.exit(2);
 }
-const rows = run(file);
-for (const row of rows.filter((r) => !agrees(r))) console.log(`${row.name}: expected ${row.expected}, got ${row.got}`);
-console.log(JSON.stringify({ area, rows: rows.length, agree: rows.filter(agrees).length }));
+console.log(JSON.stringify({ area, ...run(file) }));

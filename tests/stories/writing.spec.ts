@@ -87,6 +87,77 @@ test('a slash, chosen words and a copy each make a slot; Markdown and word-proce
   await expect(sheet().locator('th').first()).toHaveText('part');
 });
 
+test('a formula is typed as it looks; a picture gets words and lines; a total is shared out', async () => {
+  await newQuestion();
+  await page.keyboard.type('It gives ');
+  await page.getByRole('button', { name: 'Formula', exact: true }).click();
+  await expect(page.locator('math-field')).toBeFocused();
+  await page.keyboard.type('P=1/2');
+  await page.keyboard.press('ArrowRight');
+  await page.getByRole('button', { name: 'Square root' }).click();
+  await page.keyboard.type('x');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(' and no more. ');
+  await expect(sheet().getByLabel('Formula P=\\frac12\\sqrt{x}, edit')).toBeVisible();
+  await expect(sheet()).toContainText('and no more.');
+
+  await page.evaluate(async () => {
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [400, 200];
+    canvas.getContext('2d')?.fillRect(100, 50, 200, 100);
+    const png = await new Promise<Blob>((done) => canvas.toBlob((blob) => blob && done(blob)));
+    await navigator.clipboard.write([new ClipboardItem({ 'image/png': png })]);
+  });
+  await page.keyboard.press('Control+v');
+  const picture = sheet().locator('figure.picture img');
+  await picture.click();
+  await page.getByRole('button', { name: '+ Label over the picture' }).click();
+  await page.getByLabel('Label 1 over the picture').fill('Gearbox');
+  const end = page.getByRole('slider', { name: 'What “Gearbox” points at' });
+  await end.press('Shift+ArrowRight');
+  await expect(end).toHaveAttribute('aria-valuetext', '55 % from the left, 50 % from above');
+  const [from, frame] = [await end.boundingBox(), await picture.boundingBox()];
+  if (!from || !frame) throw new Error('The handle and the picture are on the screen');
+  await page.mouse.move(from.x + 7, from.y + 7);
+  await page.mouse.down();
+  await page.mouse.move(frame.x + frame.width * 0.25, frame.y + frame.height * 0.75, { steps: 4 });
+  await page.mouse.up();
+  await expect(end).toHaveAttribute('aria-valuetext', /^2[45]\S* % from the left, 7[45]\S* % from above$/);
+
+  await sheet().press('Control+End');
+  await page.getByRole('button', { name: '+ Short text' }).click();
+  await sheet().press('Control+End');
+  await page.getByRole('button', { name: '+ Fill in a word' }).click();
+  await page.getByLabel('Marks of the whole question').fill('3');
+  await expect(page.getByLabel('Marks of slot B')).toHaveValue('1½');
+  await sheet().press('Control+End');
+  await page.getByRole('button', { name: '+ Short text' }).click();
+  await expect(page.getByLabel('Marks of slot A')).toHaveValue('1');
+  await expect(page.getByTitle('3 marks')).toBeVisible();
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  await expect(page.getByRole('dialog').locator('.picture-label')).toHaveText('Gearbox');
+  await page.keyboard.press('Escape');
+});
+
+test('a single key is changed, and the caps say so', async () => {
+  await goTo(page, '/bank');
+  await page.keyboard.press('?');
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: /Change the key for “New question”/ }).click();
+  await page.keyboard.press('j');
+  await expect(dialog.getByRole('alert')).toContainText('does something else here');
+  await page.keyboard.press('w');
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  const act = page.getByRole('button', { name: /^New question/ });
+  await expect(act).toContainText('W');
+  await page.keyboard.press('n');
+  await page.waitForTimeout(300);
+  await expect(page).toHaveURL(/\/bank(\?|$)/);
+  await page.keyboard.press('w');
+  await expect(page).toHaveURL(/\/bank\/./);
+  await page.evaluate(() => localStorage.removeItem('zondaKeys'));
+});
+
 test('trial answers are suggested, agreed to, pasted as a column, and stop a review when they turn', async () => {
   await newQuestion();
   await page.keyboard.type('How much power does the turbine give in this wind? /number');

@@ -1,0 +1,696 @@
+import { exact } from '../../base/exact';
+import { bare, type FunctionName, type Relation, some, type Tree } from './tree';
+import { type Token, tokensOf, Unreadable } from './tokens';
+import { INVERSE, type Reading } from './words';
+
+const DEEPEST = 100;
+const LARGEST = 1500;
+
+export type Parsed =
+  | {
+      ok: true;
+      tree: Tree;
+      /** Something in it can be read in two ways: what follows an inline slash, or a lone group of three. */
+      doubts: Doubt[];
+    }
+  | { ok: false; why: string };
+export type Doubt = 'tight-denominator' | 'lone-group';
+
+/**
+ * Reads a formula in LaTeX or plain typing. Never throws: what cannot be read
+ * says why. At most 2,000 characters, 100 levels and 1,500 parts are read.
+ * `*`, `/` and products without a sign have one level, from left to right.
+ */
+export function parseMaths(text: string, reading: Reading = {}): Parsed {
+  try {
+    const parser = new Parser(tokensOf(text, reading), reading);
+    return { ok: true, tree: parser.whole(), doubts: [...parser.doubts] };
+  } catch (error) {
+    if (error instanceof Unreadable) return { ok: false, why: error.message };
+    throw error;
+  }
+}
+
+const RELATION_SIGNS = new Set(['=', '≠', '<', '≤', '>', '≥', '∈']);
+const CLOSERS = new Set([
+  ')',
+  ']',
+  '}',
+  '}set',
+  '⟩',
+  '⌋',
+  '⌉',
+  'end',
+  'row',
+  '&',
+  ',',
+  ';',
+  'and',
+  'or',
+  'if',
+  'otherwise',
+  '→',
+]);
+
+class Parser {
+  readonly doubts = new Set<Doubt>();
+  private at = 0;
+  private depth = 0;
+  private size = 0;
+  /** How many bars of an absolute value are open. */
+  private bars = 0;
+  private readonly tokens: Token[];
+  private readonly reading: Reading;
+
+  constructor(tokens: Token[], reading: Reading) {
+    this.tokens = tokens;
+    this.reading = reading;
+    if (tokens.some((t) => t.doubtful)) this.doubts.add('lone-group');
+  }
+
+  whole(): Tree {
+    const tree = this.list();
+    if (this.now.type !== 'end') this.fail();
+    return tree;
+  }
+
+  private get now(): Token {
+    return this.tokens[this.at] ?? { type: 'end', text: '', apart: false };
+  }
+
+  private is(sign: string): boolean {
+    return this.now.type === 'sign' && this.now.text === sign;
+  }
+
+  private took(sign: string): boolean {
+    if (!this.is(sign)) return false;
+    this.at += 1;
+    return true;
+  }
+
+  private need(sign: string): void {
+    if (!this.took(sign)) this.fail();
+  }
+
+  private fail(): never {
+    const { type, text } = this.now;
+    throw new Unreadable(type === 'end' ? 'Something is missing at the end.' : `“${text}” cannot stand here.`);
+  }
+
+  private made<T extends Tree>(tree: T): T {
+    this.size += 1;
+    if (this.size > LARGEST) throw new Unreadable('It has too many parts.');
+    return tree;
+  }
+
+  private deeper<T>(read: () => T): T {
+    this.depth += 1;
+    if (this.depth > DEEPEST) throw new Unreadable('It is nested too deep.');
+    const result = read();
+    this.depth -= 1;
+    return result;
+  }
+
+  /** Elements with separators between them; one alone stays itself. */
+  private list(): Tree {
+    const first = this.either();
+    if (!this.is(',') && !this.is(';')) return first;
+    const items = [first];
+    while (this.took(',') || this.took(';')) items.push(this.either());
+    return this.made({ type: 'collection', open: '', close: '', items });
+  }
+
+  private either(): Tree {
+    return this.logic('or', () => this.logic('and', () => this.relation()));
+  }
+
+  private logic(how: 'and' | 'or', part: () => Tree): Tree {
+    const first = part();
+    if (!this.is(how)) return first;
+    const parts = [first];
+    while (this.took(how)) parts.push(part());
+    return this.made({ type: 'logic', how, parts });
+  }
+
+  private relation(): Tree {
+    const first = this.sets();
+    const parts = [first];
+    const signs: Relation[] = [];
+    while (this.now.type === 'sign' && RELATION_SIGNS.has(this.now.text)) {
+      signs.push(this.now.text as Relation);
+      this.at += 1;
+      parts.push(this.sets());
+    }
+    return signs.length === 0 ? first : this.made({ type: 'relation', parts, signs });
+  }
+
+  private sets(): Tree {
+    let left = this.sum();
+    for (;;) {
+      const how = this.took('∪') ? 'union' : this.took('∩') ? 'intersection' : this.took('∖') ? 'without' : null;
+      if (!how) return left;
+      left = this.made({ type: 'setOperation', how, left, right: this.sum() });
+    }
+  }
+
+  private sum(): Tree {
+    return this.deeper(() => {
+      let left = this.signed();
+      for (;;) {
+        if (this.took('+')) left = this.made({ type: 'add', left, right: this.signed() });
+        else if (this.took('-')) left = this.made({ type: 'subtract', left, right: this.signed() });
+        else if (this.is('±') || this.is('∓')) {
+          const flipped = this.took('∓') || !this.took('±');
+          left = this.made({ type: 'plusMinus', left, right: this.signed(), flipped });
+        } else return left;
+      }
+    });
+  }
+
+  private signed(): Tree {
+    if (this.took('-')) return this.made({ type: 'negate', of: this.deeper(() => this.signed()) });
+    if (this.took('+')) return this.deeper(() => this.signed());
+    if (this.is('±') || this.is('∓')) {
+      const flipped = this.took('∓') || !this.took('±');
+      return this.made({ type: 'plusMinus', left: null, right: this.deeper(() => this.signed()), flipped });
+    }
+    return this.product();
+  }
+
+  private product(): Tree {
+    let left = this.factor();
+    for (;;) {
+      if (this.took('*')) left = this.made({ type: 'multiply', left, right: this.signedFactor(), beside: false });
+      else if (this.took('/') || this.took(':')) {
+        let right = this.signedFactor();
+        while (this.besideFollows(right)) {
+          this.doubts.add('tight-denominator');
+          if (!this.reading.tightDenominators) break;
+          right = this.made({ type: 'multiply', left: right, right: this.factor(), beside: true });
+        }
+        left = this.made({ type: 'divide', left, right, built: false });
+      } else if (this.besideFollows(left)) {
+        left = this.made({ type: 'multiply', left, right: this.factor(), beside: true });
+      } else return left;
+    }
+  }
+
+  private signedFactor(): Tree {
+    if (this.took('-')) return this.made({ type: 'negate', of: this.deeper(() => this.signedFactor()) });
+    if (this.took('+')) return this.deeper(() => this.signedFactor());
+    return this.factor();
+  }
+
+  /** Whether a further factor stands right beside; two numbers side by side are no product. */
+  private besideFollows(before: Tree): boolean {
+    const { type, text } = this.now;
+    if (type === 'end') return false;
+    if (type === 'number') {
+      if (endsInDigits(before)) throw new Unreadable('Two numbers stand side by side.');
+      return true;
+    }
+    if (type === 'name' || type === 'function') return true;
+    if (text === '|') return this.bars === 0 && !this.barSeparates();
+    if (text === '[') return this.matrixAhead();
+    if (text === 'frac' && before.type === 'number')
+      throw new Unreadable('A number and a fraction stand side by side.');
+    return (
+      ['(', 'sqrt', 'cbrt', 'frac', 'binom', '⌊', '⌈', '∞', 'sum', 'product', 'integral'].includes(text) ||
+      text.startsWith('accent ') ||
+      text.startsWith('begin ') ||
+      (text === '{' && !CLOSERS.has(text))
+    );
+  }
+
+  private matrixAhead(): boolean {
+    const next = this.tokens[this.at + 1];
+    return next?.type === 'sign' && next.text === '[';
+  }
+
+  /** A bar between the elements of a pair: inside round brackets, with no other bar to close it. */
+  private barSeparates(): boolean {
+    let level = 0;
+    for (let i = this.at + 1; i < this.tokens.length; i++) {
+      const { type, text } = this.tokens[i] ?? { type: 'end', text: '' };
+      if (type === 'end') return false;
+      if (text === '(' || text === '[' || text === '{') level += 1;
+      if (text === ')' || text === ']' || text === '}') {
+        level -= 1;
+        if (level < 0) return true;
+      }
+      if (text === '|' && level === 0) return false;
+    }
+    return false;
+  }
+
+  private factor(): Tree {
+    return this.deeper(() => {
+      const base = this.postfix(this.atom());
+      if (!this.took('^')) return base;
+      return this.powered(base);
+    });
+  }
+
+  /** A base with its exponent read; powers bind to the right. */
+  private powered(base: Tree): Tree {
+    if (this.took('°')) return this.made({ type: 'degrees', of: base });
+    const right = this.exponent();
+    if (right.type === 'degrees' && right.of.type === 'number' && right.of.text === '') {
+      return this.made({ type: 'degrees', of: base });
+    }
+    const tree = this.postfix(this.made({ type: 'power', left: base, right }));
+    return this.is('^') ? this.fail() : tree;
+  }
+
+  private exponent(): Tree {
+    if (this.took('{')) {
+      if (this.took('°')) {
+        this.need('}');
+        return { type: 'degrees', of: { type: 'number', value: exact(0), text: '' } };
+      }
+      const tree = this.sum();
+      this.need('}');
+      return this.made({ type: 'group', of: tree });
+    }
+    if (this.took('-')) return this.made({ type: 'negate', of: this.deeper(() => this.exponent()) });
+    if (this.took('+')) return this.deeper(() => this.exponent());
+    return this.deeper(() => {
+      const base = this.postfix(this.atom());
+      return this.took('^') ? this.made({ type: 'power', left: base, right: this.exponent() }) : base;
+    });
+  }
+
+  private postfix(tree: Tree): Tree {
+    let of = tree;
+    for (;;) {
+      if (this.took('!')) of = this.made({ type: 'factorial', of });
+      else if (this.took('%')) of = this.made({ type: 'percent', of });
+      else if (this.took('°')) of = this.made({ type: 'degrees', of });
+      else return of;
+    }
+  }
+
+  private atom(): Tree {
+    const token = this.now;
+    if (token.type === 'number') return this.number();
+    if (token.type === 'name') return this.name();
+    if (token.type === 'function') return this.call();
+    this.at += 1;
+    switch (token.text) {
+      case '(':
+      case '[':
+      case ']':
+      case '{':
+      case '{set':
+      case '⟨':
+        return this.brackets(token.text);
+      case '<':
+        return this.pointed();
+      case '|': {
+        this.bars += 1;
+        const of = this.deeper(() => this.sum());
+        this.bars -= 1;
+        this.need('|');
+        return this.made({ type: 'call', name: 'abs', args: [of] });
+      }
+      case '⌊':
+      case '⌈': {
+        const of = this.inside();
+        this.need(token.text === '⌊' ? '⌋' : '⌉');
+        return this.made({ type: 'call', name: token.text === '⌊' ? 'floor' : 'ceiling', args: [of] });
+      }
+      case 'frac': {
+        const left = this.argument();
+        return this.made({ type: 'divide', left, right: this.argument(), built: true });
+      }
+      case 'binom': {
+        if (token.command) {
+          const top = this.argument();
+          return this.made({ type: 'call', name: 'binomial', args: [top, this.argument()] });
+        }
+        return this.made({ type: 'call', name: 'binomial', args: this.plainArguments(2) });
+      }
+      case 'sqrt':
+        return this.root(token);
+      case 'cbrt':
+        return this.made({ type: 'call', name: 'root', args: [this.rootArgument(token), this.three()] });
+      case 'sum':
+      case 'product':
+        return this.series(token.text);
+      case 'integral':
+      case 'limit':
+        return this.unworked(token.text);
+      case '∞':
+        return this.made({ type: 'constant', name: 'infinity' });
+      case 'ℝ':
+        return this.made({ type: 'reals' });
+      case '∅':
+        return this.made({ type: 'collection', open: '{', close: '}', items: [] });
+      default:
+        if (token.text.startsWith('begin ')) return this.environment(token.text.slice(6));
+        if (token.text.startsWith('accent ')) return this.accented(token.text.slice(7));
+        this.at -= 1;
+        return this.fail();
+    }
+  }
+
+  private three(): Tree {
+    return { type: 'number', value: exact(3), text: '3' };
+  }
+
+  private inside(): Tree {
+    const { bars } = this;
+    this.bars = 0;
+    const tree = this.deeper(() => this.list());
+    this.bars = bars;
+    return tree;
+  }
+
+  private number(): Tree {
+    const { text, value } = this.now;
+    this.at += 1;
+    const number = this.made({ type: 'number' as const, text, value: value ?? exact(0) });
+    if (!/^\d+$/.test(text)) return number;
+    // 3 1/4 and 3\frac{1}{4} are mixed numbers.
+    const [next, slash, below] = [this.now, this.tokens[this.at + 1], this.tokens[this.at + 2]];
+    if (
+      next.type === 'number' &&
+      next.apart &&
+      /^\d+$/.test(next.text) &&
+      slash?.text === '/' &&
+      below?.type === 'number' &&
+      /^\d+$/.test(below.text)
+    ) {
+      this.at += 3;
+      const [left, right] = [next, below].map(
+        ({ text: t, value: v }): Tree => ({ type: 'number', text: t, value: v ?? exact(0) }),
+      );
+      if (left && right)
+        return this.made({ type: 'mixed', whole: number, part: { type: 'divide', left, right, built: false } });
+    }
+    if (this.is('frac')) {
+      const from = this.at;
+      const part = this.atom();
+      const numeric = part.type === 'divide' && [part.left, part.right].every((side) => bare(side).type === 'number');
+      if (numeric) return this.made({ type: 'mixed', whole: number, part });
+      this.at = from;
+    }
+    return number;
+  }
+
+  private name(): Tree {
+    let { text } = this.now;
+    this.at += 1;
+    if (this.is('_')) {
+      this.at += 1;
+      text += `_${this.subscript()}`;
+    } else if (this.now.type === 'number' && !this.now.apart && this.reading.known?.has(`${text}_${this.now.text}`)) {
+      text += `_${this.now.text}`;
+      this.at += 1;
+    }
+    while (this.took("'")) text += "'";
+    const declared = this.reading.variables?.some((name) => name.replace(/^\\/, '') === text) ?? false;
+    if (!declared && (text === 'pi' || text === 'e' || text === 'i'))
+      return this.made({ type: 'constant', name: text });
+    return this.made({ type: 'name', name: text });
+  }
+
+  /** The letters and digits below the line, as part of a name. */
+  private subscript(): string {
+    if (!this.took('{')) {
+      const { type, text } = this.now;
+      if (type === 'end' || type === 'sign') this.fail();
+      this.at += 1;
+      return text;
+    }
+    let text = '';
+    while (!this.took('}')) {
+      if (this.now.type === 'end') this.fail();
+      text += this.now.text;
+      this.at += 1;
+    }
+    return text;
+  }
+
+  private accented(accent: string): Tree {
+    const inner = bare(this.argument());
+    if (inner.type !== 'name') this.fail();
+    return this.made({ type: 'name', name: `${inner.name} ${accent}` });
+  }
+
+  /** What a command takes: a group, or the next digit or sign alone. */
+  private argument(): Tree {
+    if (this.took('{')) {
+      const tree = this.inside();
+      this.need('}');
+      return this.made({ type: 'group', of: tree });
+    }
+    const digit = this.digit();
+    if (digit) return digit;
+    if (this.now.type === 'sign' && CLOSERS.has(this.now.text)) this.fail();
+    return this.atom();
+  }
+
+  /** The first digit of a number, which is all that a command without braces takes. */
+  private digit(): Tree | null {
+    const token = this.now;
+    if (token.type !== 'number' || !/^\d+$/.test(token.text)) return null;
+    if (token.text.length === 1) this.at += 1;
+    else
+      this.tokens[this.at] = { ...token, text: token.text.slice(1), value: exact(token.text.slice(1)), apart: false };
+    return this.made({ type: 'number', text: token.text.charAt(0), value: exact(token.text.charAt(0)) });
+  }
+
+  private root(token: Token): Tree {
+    let order: Tree | null = null;
+    if (token.command && this.took('[')) {
+      order = this.inside();
+      this.need(']');
+    }
+    const of = this.rootArgument(token);
+    return this.made({
+      type: 'call',
+      name: 'root',
+      args: [of, order ?? { type: 'number', value: exact(2), text: '2' }],
+    });
+  }
+
+  private rootArgument(token: Token): Tree {
+    if (this.is('{')) return this.argument();
+    if (token.command) {
+      const digits = this.now;
+      // After a sign such as √ the whole number stands below it; after a command only its first digit.
+      const digit = digits.apart ? null : this.digit();
+      if (digit) return digit;
+    }
+    return this.is('(') ? this.atom() : this.factor();
+  }
+
+  private call(): Tree {
+    const { text } = this.now;
+    this.at += 1;
+    let name = text;
+    let base: Tree | null = null;
+    let power: Tree | null = null;
+    if ((name === 'log' || name === 'lg') && this.took('_'))
+      base = this.is('{') ? this.argument() : (this.commandBefore() && this.digit()) || this.atom();
+    if (this.took('^')) power = this.exponent();
+    if (power && isMinusOne(power) && Object.hasOwn(INVERSE, name)) {
+      name = INVERSE[name as FunctionName] ?? name;
+      power = null;
+    }
+    const args = this.callArguments();
+    const tree = this.made(asCall(name, args, base ?? this.defaultBase(name)));
+    if (power) return this.made({ type: 'power', left: tree, right: power });
+    return tree;
+  }
+
+  private commandBefore(): boolean {
+    return Boolean(this.tokens[this.at - 2]?.command);
+  }
+
+  private defaultBase(name: string): Tree {
+    if (name === 'lb') return { type: 'number', value: exact(2), text: '2' };
+    if (name === 'log' && this.reading.logBase === 'e') return { type: 'constant', name: 'e' };
+    return { type: 'number', value: exact(10), text: '10' };
+  }
+
+  private callArguments(): Tree[] {
+    if (this.took('(')) {
+      const inner = this.inside();
+      this.need(')');
+      return inner.type === 'collection' && inner.open === '' ? inner.items : [inner];
+    }
+    if (this.is('{')) return [this.argument()];
+    return [this.deeper(() => this.openArgument())];
+  }
+
+  private plainArguments(count: number): Tree[] {
+    const args = this.callArguments();
+    return args.length === count ? args : this.fail();
+  }
+
+  /** What a function without brackets takes: the product beside it, up to a sign or the next function. */
+  private openArgument(): Tree {
+    if (this.took('-')) return this.made({ type: 'negate', of: this.openArgument() });
+    let tree = this.factor();
+    while (this.now.type !== 'function' && this.besideFollows(tree)) {
+      if (this.is('(') && tree.type !== 'number') break;
+      tree = this.made({ type: 'multiply', left: tree, right: this.factor(), beside: true });
+    }
+    return tree;
+  }
+
+  private brackets(open: string): Tree {
+    if (open === ']' && this.at > 1 && !this.opensHere()) {
+      this.at -= 1;
+      this.fail();
+    }
+    const items: Tree[] = [];
+    const braces = open === '{' || open === '{set';
+    const closing = (): boolean =>
+      braces
+        ? this.is('}') || this.is('}set')
+        : open === '⟨'
+          ? this.is('⟩')
+          : this.is(')') || this.is(']') || (this.is('[') && items.length === 2);
+    const { bars } = this;
+    this.bars = 0;
+    if (!closing()) {
+      do items.push(this.deeper(() => this.either()));
+      while (this.took(',') || this.took(';') || (open === '(' && this.took('|')));
+    }
+    this.bars = bars;
+    if (!closing()) this.fail();
+    const close = this.now.text;
+    this.at += 1;
+    const [only] = items;
+    const round = (open === '(' && close === ')') || (open === '[' && close === ']') || open === '{';
+    if (items.length === 1 && only && round) return this.made({ type: 'group', of: only });
+    if (items.length === 0 && !braces) this.fail();
+    const rows = items.map((item) => (item.type === 'collection' && item.open === '[' ? item.items : null));
+    if (open === '[' && close === ']' && rows.length > 0 && rows.every((row) => row !== null)) return this.matrix(rows);
+    return this.made({
+      type: 'collection',
+      open: open === '{set' ? '{' : open,
+      close: close === '}set' ? '}' : close,
+      items,
+    });
+  }
+
+  /** A vector in plain typing: <1, 2>. */
+  private pointed(): Tree {
+    const items = [this.sum()];
+    while (this.took(',') || this.took(';')) items.push(this.sum());
+    this.need('>');
+    return this.made({ type: 'collection', open: '⟨', close: '⟩', items });
+  }
+
+  /** A "]" opens an interval only where something can begin. */
+  private opensHere(): boolean {
+    const before = this.tokens[this.at - 2];
+    return before?.type === 'sign' && !')]}'.includes(before.text.charAt(0));
+  }
+
+  private matrix(rows: Tree[][]): Tree {
+    const width = rows[0]?.length ?? 0;
+    if (rows.some((row) => row.length !== width)) throw new Unreadable('The rows are not equally long.');
+    return this.made({ type: 'matrix', rows });
+  }
+
+  private environment(name: string): Tree {
+    if (name === 'cases') return this.casesUntilEnd();
+    if (!/^(p|b|B|small)?matrix$|^array$/.test(name)) throw new Unreadable(`“${name}” is not known here.`);
+    if (name === 'array' && this.took('{'))
+      while (!this.took('}')) this.at += this.now.type === 'end' ? this.fail() : 1;
+    const rows: Tree[][] = [[]];
+    for (;;) {
+      rows.at(-1)?.push(this.deeper(() => this.either()));
+      if (this.took('&')) continue;
+      if (this.took('row') && !this.is('end')) rows.push([]);
+      else break;
+    }
+    this.need('end');
+    return this.matrix(rows);
+  }
+
+  private casesUntilEnd(): Tree {
+    const cases: { value: Tree; when: Tree | null }[] = [];
+    do {
+      if (this.is('end')) break;
+      const value = this.deeper(() => this.sum());
+      while (this.took('&') || this.took(',') || this.took('if')) continue;
+      const when = this.took('otherwise') || this.is('row') || this.is('end') ? null : this.either();
+      cases.push({ value, when });
+    } while (this.took('row'));
+    this.need('end');
+    return this.made({ type: 'cases', cases });
+  }
+
+  private series(sign: 'sum' | 'product'): Tree {
+    let start: Tree | null = null;
+    let to: Tree | null = null;
+    for (let i = 0; i < 2; i++) {
+      if (!start && this.took('_')) {
+        this.need('{');
+        start = this.relation();
+        this.need('}');
+      } else if (!to && this.took('^')) to = this.exponent();
+    }
+    if (start?.type !== 'relation' || start.parts.length !== 2 || start.signs[0] !== '=' || !to)
+      throw new Unreadable('A sum sign wants to know from where to where.');
+    const [name, from] = start.parts;
+    const called = name?.type === 'name' ? name.name : name?.type === 'constant' ? name.name : null;
+    if (!called || !from) this.fail();
+    const own = new Parser(this.tokens.slice(this.at), {
+      ...this.reading,
+      variables: [...(this.reading.variables ?? []), called],
+    });
+    const of = own.product();
+    this.at += own.at;
+    return this.made({ type: 'series', how: sign === 'sum' ? 'sum' : 'product', name: called, from, to, of });
+  }
+
+  private unworked(sign: string): Tree {
+    const parts: Tree[] = [];
+    for (let i = 0; i < 2; i++) {
+      if (this.took('_')) parts.push(this.argument());
+      if (this.took('^')) parts.push(this.exponent());
+    }
+    parts.push(this.sum());
+    return this.made({ type: 'unworked', sign, parts });
+  }
+}
+
+function endsInDigits(tree: Tree): boolean {
+  return (
+    tree.type === 'number' ||
+    tree.type === 'mixed' ||
+    (tree.type === 'multiply' && endsInDigits(tree.right)) ||
+    (tree.type === 'divide' && !tree.built && endsInDigits(tree.right)) ||
+    (tree.type === 'power' && tree.right.type === 'number')
+  );
+}
+
+function isMinusOne(tree: Tree): boolean {
+  const power = bare(tree);
+  return (
+    power.type === 'negate' && bare(power.of).type === 'number' && (bare(power.of) as { text: string }).text === '1'
+  );
+}
+
+function asCall(name: string, args: Tree[], base: Tree): Tree {
+  const [first] = args;
+  if (!first) throw new Unreadable('A function has nothing to work on.');
+  if (name === 'log' || name === 'lg' || name === 'lb') {
+    if (args.length > 2) throw new Unreadable('A logarithm has one argument.');
+    return { type: 'call', name: 'log', args: [first, base] };
+  }
+  if (name !== 'min' && name !== 'max' && args.length > 1) throw new Unreadable('This function has one argument.');
+  return { type: 'call', name: name as FunctionName, args };
+}
+
+/** Whether a formula has signs that are read but not worked out. */
+export function hasUnworked(tree: Tree): boolean {
+  return some(tree, (part) => part.type === 'unworked');
+}
