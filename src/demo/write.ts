@@ -2,6 +2,8 @@ import type { QuestionBody, Slot } from '@/core/bank/question';
 import type { Block, Content, Inline } from '@/core/content/document';
 import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
+import { maths } from '@/core/kinds/maths/maths';
+import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
@@ -90,6 +92,19 @@ export function amount(
     units: more.units ?? [],
   };
   return { slot: { kind: 'number', marks: more.marks ?? '2', setup }, slips };
+}
+
+/** A place for a formula; what it is compared with may have typical slips that earn a part. */
+export function formula(
+  key: string,
+  slips: string[],
+  more: Partial<MathsRules> & { marks?: string; parts?: [key: string, share: string, feedback: string][] } = {},
+): DemoSlot {
+  const { marks = '2', parts = [], ...rules } = more;
+  const made = maths.withKey(maths.fresh(), key);
+  const further = parts.map(([part, share, feedback]) => ({ key: part, form: null, share, feedback }));
+  const own = { ...made.rules, ...rules, rules: [...(rules.rules ?? made.rules.rules), ...further] };
+  return { slot: { kind: 'maths', marks, setup: { ...made, rules: own } }, slips };
 }
 
 export function words(

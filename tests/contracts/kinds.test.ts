@@ -5,10 +5,10 @@ import { stored } from '@/core/base/exact';
 import { studentSide } from '@/ui/kinds/students';
 import { editorSide } from '@/ui/kinds/editors';
 import { KIND_WORDS } from '@/ui/words/kinds';
-import { sampleQuestion, SECRETS } from '../drivers/samples';
+import { questionOfEveryKind, SECRETS } from '../drivers/samples';
 
-/** A slot of every kind with a key, from the sample question; a new kind must be put there too. */
-const samples = new Map(Object.values(sampleQuestion('Sample').slots).map((s) => [s.kind, s.setup]));
+/** A slot of every kind with a key, from the question of every kind; a new kind must be put there too. */
+const samples = new Map(Object.values(questionOfEveryKind('Sample').slots).map((s) => [s.kind, s.setup]));
 
 describe.each(KIND_NAMES)('kind %s', (name) => {
   const kind = kindOf(name);

@@ -101,12 +101,16 @@ export class TestDepartment {
   }
 
   /** An exam of so many sample questions and a sitting of it that is open now for two hours. */
-  async sitting(questions = 2, minutes = 30): Promise<{ sitting: string; items: string[]; exam: string }> {
+  async sitting(
+    questions = 2,
+    minutes = 30,
+    make: (title: string) => QuestionBody = sampleQuestion,
+  ): Promise<{ sitting: string; items: string[]; exam: string }> {
     const ctx = this.as('teacher');
     const plan = await freshPlan(ctx, 'Test exam');
     const items: string[] = [];
     for (let i = 0; i < questions; i++) {
-      const question = await this.question(sampleQuestion(`Sample ${i}`));
+      const question = await this.question(make(`Sample ${i}`));
       const { revision } = must(await revisionToPlace(ctx, question));
       items.push(`item${i}`);
       plan.sections[0]?.items.push({ id: `item${i}`, question, revision, marks: null, bonus: false });

@@ -2,15 +2,17 @@ import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
 import { contentFromLines } from '@/core/content/lines';
 import { type ExamPlan, revisionKey } from '@/core/exams/plan';
 import { choice } from '@/core/kinds/choice/choice';
+import { maths } from '@/core/kinds/maths/maths';
 import { number } from '@/core/kinds/number/number';
 import { shortText } from '@/core/kinds/short-text/short-text';
+import { rulesFromKey as mathsKey } from '@/core/rules/maths/rules';
 import { rulesFromKey as numberKey } from '@/core/rules/number/rules';
 import { rulesFromKey as textKey } from '@/core/rules/text/rules';
 
 /** Words that stand only in keys, rules and feedback of the sample; no student may ever receive them before release. */
 export const SECRETS = ['secretkeyword', '73219', 'Secret feedback', 'Secret note', 'Secret explanation'];
 
-/** A question of four marks with every kind of slot, a key, feedback, notes and an explanation. */
+/** A question of four marks with three kinds of slot, a key, feedback, notes and an explanation. */
 export function sampleQuestion(title: string): QuestionBody {
   return {
     ...emptyQuestion,
@@ -47,6 +49,20 @@ export function sampleQuestion(title: string): QuestionBody {
     },
     explanation: contentFromLines('Secret explanation'),
     notes: 'Secret note',
+  };
+}
+
+/** As the sample, with a slot of every kind there is; a new kind is put here. */
+export function questionOfEveryKind(title: string): QuestionBody {
+  const sample = sampleQuestion(title);
+  const more: QuestionBody['slots'] = {
+    d: { kind: 'maths', marks: '1', setup: { ...maths.fresh(), rules: mathsKey('73219x+1') } },
+  };
+  const places = Object.keys(more).map((id) => ({ type: 'inlineSlot' as const, attrs: { id } }));
+  return {
+    ...sample,
+    content: { type: 'doc', content: [...sample.content.content, { type: 'paragraph', content: places }] },
+    slots: { ...sample.slots, ...more },
   };
 }
 

@@ -17,7 +17,7 @@ import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { MINUTE, TestDepartment } from '../drivers/department';
-import { SECRETS } from '../drivers/samples';
+import { questionOfEveryKind, SECRETS } from '../drivers/samples';
 
 let dept: TestDepartment;
 beforeEach(async () => {
@@ -127,7 +127,7 @@ describe('from entering to the gradebook', () => {
 
 describe('the room before release', () => {
   it('gives a student nothing that holds a key, rule, feedback, note or explanation', async () => {
-    const { sitting, items } = await dept.sitting();
+    const { sitting, items } = await dept.sitting(2, 30, questionOfEveryKind);
     const ada = await enter('ada', sitting);
     const replies: unknown[] = [
       await openRoom(dept.as('ada'), ada),

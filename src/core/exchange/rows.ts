@@ -31,6 +31,7 @@ const KIND_OF: Record<string, KindName> = {
   choice: 'choice',
   'short text': 'shortText',
   number: 'number',
+  mathematics: 'maths',
 };
 const NAME_OF = Object.fromEntries(Object.entries(KIND_OF).map(([name, kind]) => [kind, name]));
 

@@ -1,4 +1,4 @@
-import { amount, choose, type DemoQuestion, question, words } from '../write';
+import { amount, choose, type DemoQuestion, formula, question, words } from '../write';
 
 const ENERGY = 'Energy in the wind';
 const LIFT = 'Lift and drag';
@@ -246,5 +246,42 @@ export const firstPrinciples: DemoQuestion[] = [
         { marks: '2', room: 'lines' },
       ),
     },
+  ),
+  question(
+    ENERGY,
+    2,
+    'use',
+    'A rotor of radius $R$ turns with the angular speed $\\omega$ in a wind of speed $v$.\nWrite the tip speed ratio $\\lambda$ as a formula. $\\lambda =$ [a]',
+    {
+      a: formula('\\frac{\\omega R}{v}', ['\\frac{v}{\\omega R}', '\\omega Rv', '\\frac{\\omega}{Rv}', 'omega*R*v'], {
+        allPositive: true,
+        parts: [['\\frac{v}{\\omega R}', '1/2', 'That is the ratio turned over.']],
+      }),
+    },
+    {
+      title: 'Tip speed ratio as a formula',
+      explanation: 'The tip moves with $\\omega R$; the ratio to the wind is $\\lambda = \\frac{\\omega R}{v}$.',
+      trials: [
+        ['a', 'omega R/v', '2'],
+        ['a', 'v/(omega R)', '1'],
+        ['a', '\\frac{R\\omega}{v}', '2'],
+      ],
+    },
+  ),
+  question(
+    ENERGY,
+    3,
+    'use',
+    'The power of the wind through an area $A$ is $P = \\tfrac{1}{2}\\rho A v^3$. Solve for the wind speed $v$. [a]',
+    {
+      a: formula(
+        'v=\\sqrt[3]{\\frac{2P}{\\rho A}}',
+        ['v=\\sqrt{\\frac{2P}{\\rho A}}', 'v=\\frac{2P}{\\rho A}', 'v=\\sqrt[3]{\\frac{P}{2\\rho A}}'],
+        {
+          allPositive: true,
+        },
+      ),
+    },
+    { title: 'Solve the power formula for the wind speed' },
   ),
 ];

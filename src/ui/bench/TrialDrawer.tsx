@@ -9,6 +9,8 @@ import { kindOf } from '@/core/kinds/registry';
 import { readNumber } from '@/core/rules/number/read';
 import { editorSide } from '../kinds/editors';
 import { marksText } from '../words/marks';
+import { TextWithFormulas } from '../sheet/Formula';
+import { drawTextFormulas } from '../sheet/formulas';
 import { traceText } from '../words/traces';
 
 interface Props {
@@ -170,7 +172,7 @@ function TrialRow({ trial, check, onChange, onRemove }: RowProps) {
       </td>
       <td>
         {check && !check.agrees && <span className="wrong">not as expected: </span>}
-        {check && traceText(check.trace)}
+        {check && <TextWithFormulas text={traceText(check.trace)} drawn={drawTextFormulas(traceText(check.trace))} />}
       </td>
       <td>
         <Button variant="quiet" aria-label="Take this trial answer out" onClick={onRemove}>

@@ -10,7 +10,7 @@ import { exact, stored, sum } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
-import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
+import { drawContentFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksWords } from '../words/marks';
 import { outOf, traceText } from '../words/traces';
@@ -58,7 +58,7 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
               number={1}
               marks={stored(totalMarks(body))}
               sheet={sheet}
-              drawn={drawn}
+              drawn={handedIn ? { ...drawn, ...drawResponseFormulas(sheet, responses) } : drawn}
               responses={responses}
               {...(handedIn
                 ? {}

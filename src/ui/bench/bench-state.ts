@@ -1,5 +1,6 @@
 import type { QuestionFacts } from '@/core/bank/facts';
 import type { QuestionBody, Slot } from '@/core/bank/question';
+import type { MathsSetup } from '@/core/kinds/maths/maths';
 import { type KindName, kindOf } from '@/core/kinds/registry';
 
 /** Everything on the bench that is saved and undone together. */
@@ -20,6 +21,12 @@ export interface Preset {
   name: string;
   kind: KindName;
   setup: (fresh: Record<string, unknown>) => Record<string, unknown>;
+}
+
+/** A formula of physics or engineering: every quantity in it is positive, and it may be solved for another one. */
+function positive(fresh: Record<string, unknown>): Record<string, unknown> {
+  const rules = fresh.rules as MathsSetup['rules'];
+  return { ...fresh, rules: { ...rules, allPositive: true, rearranged: true } };
 }
 
 const option = (id: string, text = '') => ({ id, text, key: false, feedback: '' });
@@ -48,6 +55,8 @@ export const PRESETS: Preset[] = [
     setup: (fresh) => ({ ...fresh, room: 'word' }),
   },
   { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
+  { name: 'Mathematics', kind: 'maths', setup: (fresh) => fresh },
+  { name: 'Formula', kind: 'maths', setup: positive },
   { name: 'Long answer', kind: 'shortText', setup: (fresh) => ({ ...fresh, room: 'lines' }) },
 ];
 

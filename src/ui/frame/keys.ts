@@ -22,6 +22,7 @@ function typing(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
   return (
     target.isContentEditable ||
+    target.tagName === 'MATH-FIELD' ||
     (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) &&
       !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type))
   );

@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceEditor } from './choice/editor';
 import type { EditorSide } from './contract';
+import { mathsEditor } from './maths/editor';
 import { numberEditor } from './number/editor';
 import { shortTextEditor } from './short-text/editor';
 
@@ -8,6 +9,7 @@ const editors = {
   choice: choiceEditor,
   shortText: shortTextEditor,
   number: numberEditor,
+  maths: mathsEditor,
 } satisfies Record<KindName, unknown>;
 
 /** The author's half of a kind. Setups were validated by the kind's own schema. */

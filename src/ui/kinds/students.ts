@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceStudent } from './choice/student';
 import type { StudentSide } from './contract';
+import { mathsStudent } from './maths/student';
 import { numberStudent } from './number/student';
 import { shortTextStudent } from './short-text/student';
 
@@ -8,6 +9,7 @@ const students = {
   choice: choiceStudent,
   shortText: shortTextStudent,
   number: numberStudent,
+  maths: mathsStudent,
 } satisfies Record<KindName, unknown>;
 
 /** The student's half of a kind. Responses were validated by the server with the kind's own schema. */

@@ -8,6 +8,7 @@ import type { Desk, DeskAnswer } from '@/server/marking/desk';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
+import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksText } from '../words/marks';
@@ -166,10 +167,19 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
           <div className="sheet plain">
             <p className="over-title">The answer{now.letter !== 'A' && ` in slot ${now.letter}`}</p>
             <div className="answer-box now" dir="auto">
-              {now.answer || <span className="soft">no answer</span>}
+              {now.answer ? (
+                <TextWithFormulas text={now.answer} drawn={drawn} />
+              ) : (
+                <span className="soft">no answer</span>
+              )}
             </div>
             <p className="soft mb-0 mt-2">
-              Why it waits: {now.byPerson ? 'it was marked by a person' : traceText(now.trace)}
+              Why it waits:{' '}
+              {now.byPerson ? (
+                'it was marked by a person'
+              ) : (
+                <TextWithFormulas text={traceText(now.trace)} drawn={drawn} />
+              )}
             </p>
           </div>
         </div>

@@ -42,6 +42,12 @@ export function MathField({ latex, onChange, label, palette = PALETTES.general, 
         if (event.key === 'Enter') onEnter?.();
         if (event.key === 'Escape') onEscape?.();
       });
+      // Inside a dialog the press of the pointer gives the focus to the dialog.
+      made.addEventListener('click', () => {
+        if (document.activeElement === made) return;
+        made.blur();
+        made.focus();
+      });
       place.current.replaceChildren(made);
       made.menuItems = [];
       field.current = made;
@@ -66,7 +72,7 @@ export function MathField({ latex, onChange, label, palette = PALETTES.general, 
   return (
     <div className="maths">
       <div className="maths-field" ref={place} />
-      {!disabled && (
+      {!disabled && palette.length > 0 && (
         <div className="maths-keys" role="toolbar" aria-label={`Signs for ${label}`}>
           {palette.map((key) => (
             <button

@@ -1,7 +1,7 @@
 import type { OwnResult } from '@/server/results/own-result';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
-import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
+import { drawContentFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { outOf, traceText } from '../words/traces';
 
@@ -38,7 +38,7 @@ export function ResultSheet({ result }: { result: OwnResult }) {
               number={item.number}
               marks={item.of}
               sheet={item.sheet}
-              drawn={drawSheetFormulas(item.sheet)}
+              drawn={{ ...drawSheetFormulas(item.sheet), ...drawResponseFormulas(item.sheet, item.responses) }}
               responses={item.responses}
             >
               {item.explanation && (

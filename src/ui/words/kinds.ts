@@ -10,6 +10,7 @@ export const KIND_WORDS = {
   choice: { name: 'choice', sign: '◉' },
   shortText: { name: 'short text', sign: 'ab' },
   number: { name: 'number', sign: '1.2' },
+  maths: { name: 'mathematics', sign: 'f(x)' },
 } satisfies Record<KindName, KindWords>;
 
 /** "choice, number" from the names as the bank stores them. */

@@ -3,7 +3,8 @@ import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { openDesk } from '@/server/marking/desk';
 import { MarkingDesk } from '@/ui/marking/MarkingDesk';
-import { drawSheetFormulas } from '@/ui/sheet/formulas';
+import { type DrawnFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '@/ui/sheet/formulas';
+import { traceText } from '@/ui/words/traces';
 
 export const metadata: Metadata = { title: 'Marking' };
 
@@ -11,5 +12,13 @@ export default async function MarkingDeskPage({ params }: { params: Promise<{ si
   const { sitting, item } = await params;
   const desk = await openDesk(await staffContext(), sitting, item);
   if (!desk.ok) notFound();
-  return <MarkingDesk key={item} desk={desk.value} drawn={drawSheetFormulas(desk.value.sheet)} />;
+  const { sheet, answers } = desk.value;
+  const drawn: DrawnFormulas = Object.assign(
+    drawSheetFormulas(sheet),
+    ...answers.map(({ responses, answer, trace }) => ({
+      ...drawResponseFormulas(sheet, responses),
+      ...drawTextFormulas(`${answer} ${traceText(trace)}`),
+    })),
+  );
+  return <MarkingDesk key={item} desk={desk.value} drawn={drawn} />;
 }

@@ -1,0 +1,37 @@
+'use client';
+import type { MathsResponse, MathsSheet } from '@/core/kinds/maths/maths';
+import { FormulaEntry } from '../../maths/FormulaEntry';
+import { Formula } from '../../sheet/Formula';
+import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+
+function Student({ id, label, sheet, response, onChange }: StudentProps<MathsSheet, MathsResponse>) {
+  return (
+    <FormulaEntry
+      id={id}
+      label={label}
+      formula={response?.formula ?? ''}
+      palette={sheet.palette}
+      variables={sheet.variables}
+      decimalComma={sheet.decimalComma}
+      onChange={(formula) => onChange({ formula })}
+    />
+  );
+}
+
+function Review({ response, drawn }: ReviewProps<MathsSheet, MathsResponse>) {
+  const formula = response?.formula.trim() ?? '';
+  return (
+    <span className="slot-line">
+      <span className="slot-box">
+        {formula === '' ? <span className="soft">no answer</span> : <Formula latex={formula} drawn={drawn} />}
+      </span>
+    </span>
+  );
+}
+
+export const mathsStudent: StudentSide<MathsSheet, MathsResponse> = {
+  Student,
+  Review,
+  formulas: ({ formula }) => [formula.trim()],
+  answered: (response) => (response?.formula.trim() ?? '') !== '',
+};
