@@ -42,12 +42,6 @@ export function MathField({ latex, onChange, label, palette = PALETTES.general, 
         if (event.key === 'Enter') onEnter?.();
         if (event.key === 'Escape') onEscape?.();
       });
-      // Inside a dialog the press of the pointer gives the focus to the dialog.
-      made.addEventListener('click', () => {
-        if (document.activeElement === made) return;
-        made.blur();
-        made.focus();
-      });
       place.current.replaceChildren(made);
       made.menuItems = [];
       field.current = made;
