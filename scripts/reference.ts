@@ -2,11 +2,27 @@ import { agrees, type Row } from '../tests/reference/compare';
 import { gradingRows } from '../tests/reference/grading';
 import { agreed, mathsFigures, mathsRows } from '../tests/reference/maths';
 import { unitRows } from '../tests/reference/units';
+import {
+  atDistanceOne,
+  editDistanceRows,
+  misspellingRows,
+  realWordRows,
+  stemRows,
+  unicodeRows,
+} from '../tests/reference/words';
 
 /** `npm run --silent reference -- AREA PATH`: runs the core over a fixture, prints the rows that disagree, then one JSON line. */
 const AREAS: Record<string, (file: string) => Record<string, unknown>> = {
   grading: plain(gradingRows),
   units: plain(unitRows),
+  stems: plain(stemRows),
+  'real-words': plain(realWordRows),
+  'edit-distance': plain(editDistanceRows),
+  unicode: plain(unicodeRows),
+  misspellings(file) {
+    const rows = misspellingRows(file);
+    return { rows: rows.length, agree: rows.filter(agrees).length, distance1: atDistanceOne(rows) };
+  },
   maths(file) {
     const rows = mathsRows(file);
     for (const row of rows.filter((r) => !agreed(r)))

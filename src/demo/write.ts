@@ -7,7 +7,9 @@ import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
-import { FORGIVES_ALL, type TextRule } from '@/core/rules/text/rules';
+import { DOUBTS_ALL } from '@/core/rules/text/doubts';
+import type { TextRule } from '@/core/rules/text/rules';
+import { FORGIVES_ALL } from '@/core/rules/text/words';
 import type { DrawingName } from './drawings';
 
 /** A demo question: its body (with drawings by name), where it belongs, and what students typically get wrong. */
@@ -120,6 +122,8 @@ export function words(
     rules: {
       forgives: FORGIVES_ALL,
       rules: own,
+      calls: [],
+      doubts: DOUBTS_ALL,
       otherwise: more.otherwise ?? ('waits' as const),
       otherwiseFeedback: '',
     },

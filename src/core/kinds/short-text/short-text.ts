@@ -22,8 +22,12 @@ function firstKey({ rules }: ShortTextSetup): string {
   const rule = rules.rules[0];
   if (!rule) return '';
   if (rule.when === 'exact') return rule.answers[0] ?? '';
+  if (rule.when === 'pattern') return '';
   return rule.groups
-    .flatMap(({ need, words }) => words.slice(0, need === 'all' ? undefined : need === 'any' ? 1 : need))
+    .filter(({ need }) => need !== 'none')
+    .flatMap(({ need, words }) =>
+      words.slice(0, need === 'all' ? undefined : need === 'any' || need === 'none' ? 1 : need),
+    )
     .join(' ');
 }
 

@@ -1,7 +1,21 @@
 import { describe, expect, it } from 'vitest';
 import { stored } from '../../base/exact';
 import type { Marking } from '../marking';
-import { FORGIVES_ALL, markText, rulesFromKey, type TextRules, textRulesReadiness } from './rules';
+import { markText, rulesFromKey, type TextRules, textRulesReadiness } from './rules';
+import { DOUBTS_NONE } from './doubts';
+import { type Forgives, FORGIVES_ALL } from './words';
+
+const FORGIVES_NONE: Forgives = {
+  capitals: false,
+  accents: false,
+  spaces: false,
+  quotes: false,
+  punctuation: false,
+  hyphens: false,
+  spelling: false,
+  slips: false,
+  endings: 'none',
+};
 
 const share = (m: Marking): string => (m.state === 'marked' ? stored(m.share) : 'waits');
 
@@ -19,7 +33,7 @@ describe('a typed key', () => {
   });
 
   it('forgives nothing when told so', () => {
-    const strict: TextRules = { ...rules, forgives: { capitals: false, accents: false, spaces: false, quotes: false } };
+    const strict: TextRules = { ...rules, forgives: FORGIVES_NONE };
     expect(share(markText(strict, 'Yaw drive'))).toBe('1');
     for (const answer of ['yaw drive', 'Yaw  drive', 'Yáw drive'])
       expect(share(markText(strict, answer))).toBe('waits');
@@ -28,7 +42,7 @@ describe('a typed key', () => {
   it('forgives exactly what is chosen', () => {
     const only = (name: keyof typeof FORGIVES_ALL): TextRules => ({
       ...rulesFromKey("L'Élan"),
-      forgives: { capitals: false, accents: false, spaces: false, quotes: false, [name]: true },
+      forgives: { ...FORGIVES_NONE, [name]: true },
     });
     expect(share(markText(only('capitals'), "l'élan"))).toBe('1');
     expect(share(markText(only('accents'), "L'Elan"))).toBe('1');
@@ -48,6 +62,8 @@ describe('keywords', () => {
         feedback: '',
       },
     ],
+    calls: [],
+    doubts: DOUBTS_NONE,
     otherwise: 'zero',
     otherwiseFeedback: 'Look again.',
   });

@@ -1,26 +1,36 @@
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
+import { RE2JS } from 're2js';
 import { type Exact, exact, ONE, shareText, sum, ZERO } from '../../base/exact';
 import { marked, type Marking, type TraceStep, waits } from '../marking';
-import { foldAccents, foldCapitals, plainQuotes, plainReading } from './normalise';
-
-/** What the rules of one slot look past. */
-const forgives = z.object({
-  capitals: z.boolean(),
-  accents: z.boolean(),
-  spaces: z.boolean(),
-  quotes: z.boolean(),
-});
-export type Forgives = z.infer<typeof forgives>;
+import { denialBeside, doubtIn, doubts, DOUBTS_ALL, DOUBTS_NONE, isLong } from './doubts';
+import { foldCapitals } from './normalise';
+import {
+  findPhrase,
+  type Forgives,
+  forgives,
+  FORGIVES_ALL,
+  type Found,
+  type Likeness,
+  likeAnswer,
+  seen,
+  type Word,
+  wordsOf,
+} from './words';
 
 const phrase = z.string().trim().min(1).max(200);
 
-/** Words or phrases of which some must occur; a fulfilled group adds its share. */
+/** Words or phrases of which some must occur (or none may); a fulfilled group adds its share. */
 const keywordGroup = z.object({
-  need: z.union([z.literal('any'), z.literal('all'), z.number().int().min(1).max(20)]),
+  need: z.union([z.literal('any'), z.literal('all'), z.literal('none'), z.number().int().min(1).max(20)]),
   words: z.array(phrase).min(1).max(40),
   share: shareText,
+  /** What is found has to stand in the order of the list. */
+  ordered: z.boolean().optional(),
+  /** What is found has to stand within so many words of each other. */
+  within: z.number().int().min(1).max(100).optional(),
 });
+export type KeywordGroup = z.infer<typeof keywordGroup>;
 
 const textRule = z.discriminatedUnion('when', [
   z.object({
@@ -34,19 +44,27 @@ const textRule = z.discriminatedUnion('when', [
     groups: z.array(keywordGroup).min(1).max(10),
     feedback: z.string().max(1000),
   }),
+  z.object({
+    when: z.literal('pattern'),
+    /** A regular expression (RE2 syntax) that the whole answer has to match. */
+    pattern: z.string().max(500),
+    share: shareText,
+    feedback: z.string().max(1000),
+  }),
 ]);
 export type TextRule = z.infer<typeof textRule>;
 
 export const textRules = z.object({
   forgives,
   rules: z.array(textRule).max(20),
+  /** Words that call a person, wherever they stand. */
+  calls: z.array(phrase).max(40).default([]),
+  doubts: doubts.default(DOUBTS_NONE),
   /** What happens to an answer on which no rule decides. */
   otherwise: z.enum(['waits', 'zero']),
   otherwiseFeedback: z.string().max(1000),
 });
 export type TextRules = z.infer<typeof textRules>;
-
-export const FORGIVES_ALL: Forgives = { capitals: true, accents: true, spaces: true, quotes: true };
 
 /** The rules that a typed key makes: this answer, full marks; anything else is looked at by a person. */
 export function rulesFromKey(key: string): TextRules {
@@ -54,120 +72,210 @@ export function rulesFromKey(key: string): TextRules {
   return {
     forgives: FORGIVES_ALL,
     rules: [{ when: 'exact', answers, share: '1', feedback: '' }],
+    calls: [],
+    doubts: DOUBTS_ALL,
     otherwise: 'waits',
     otherwiseFeedback: '',
   };
 }
 
-/** The text as these rules see it. */
-function seen(text: string, past: Forgives): string {
-  let result = past.spaces || past.quotes ? text.normalize('NFC') : text;
-  if (past.quotes) result = plainQuotes(result);
-  if (past.spaces) result = plainReading(result);
-  if (past.capitals) result = foldCapitals(result);
-  if (past.accents) result = foldAccents(result);
-  return result;
-}
-
-interface Word {
-  shown: string;
-  seen: string;
-}
-
-/** The words of an answer, without the punctuation around them. */
-function wordsOf(text: string, past: Forgives): Word[] {
-  return plainReading(text)
-    .split(' ')
-    .map((word) => word.replace(/^[.,;:!?()[\]"'…]+|[.,;:!?()[\]"'…]+$/g, ''))
-    .filter((word) => word !== '')
-    .map((word) => ({ shown: word, seen: seen(word, past) }));
-}
-
-/** Where a phrase stands in the answer, as it was written there; null when it does not. */
-function findPhrase(words: readonly Word[], wanted: string, past: Forgives): string | null {
-  const parts = wordsOf(wanted, past);
-  if (parts.length === 0) return null;
-  for (let start = 0; start + parts.length <= words.length; start++) {
-    if (parts.every((part, i) => words[start + i]?.seen === part.seen)) {
-      return words
-        .slice(start, start + parts.length)
-        .map((word) => word.shown)
-        .join(' ');
-    }
-  }
-  return null;
-}
-
 /**
  * Marks a typed answer: the first rule that holds gives its share. Keyword
- * groups add up to at most the whole. Answers longer than 5000 characters wait.
+ * groups add up to at most the whole. It waits when a word calls a person,
+ * when a sign of doubt stands beside what was found, and when it is longer
+ * than 5000 characters.
  */
 export function markText(rules: TextRules, text: string): Marking {
   if (text.length > 5000) return waits([{ code: 'text-too-long' }]);
-  const answer = seen(text, rules.forgives);
   const words = wordsOf(text, rules.forgives);
+  const others = ownWords(rules);
+  const call = rules.calls
+    .map((word) => findPhrase(words, word, rules.forgives)[0])
+    .find((found) => found !== undefined);
+  if (call) return waits([{ code: 'word-calls', evidence: [call.shown] }]);
+  let touched = false;
   for (const [index, rule] of rules.rules.entries()) {
     const verdict =
-      rule.when === 'exact' ? tryExact(rule, answer, rules.forgives) : tryKeywords(rule, words, rules.forgives);
-    if (verdict) {
-      const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
-      return marked(verdict.share, [at, ...verdict.trace], rule.feedback);
-    }
+      rule.when === 'exact'
+        ? tryExact(rule, text, rules.forgives, others)
+        : rule.when === 'pattern'
+          ? tryPattern(rule, seen(text, rules.forgives))
+          : tryKeywords(rule, words, rules, others);
+    touched ||= verdict.hits.length > 0;
+    const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
+    const doubt = rule.when === 'keywords' ? doubtIn(words, verdict.hits, rules.doubts) : null;
+    if (doubt) return waits([at, ...verdict.trace, doubt]);
+    if (verdict.share) return marked(verdict.share, [at, ...verdict.trace], rule.feedback);
   }
   const nothing: TraceStep = { code: 'no-rule-matched' };
+  if (rules.doubts.longWithoutHit && !touched && isLong(words)) return waits([nothing, { code: 'doubt-long' }]);
   return rules.otherwise === 'zero' ? marked(ZERO, [nothing], rules.otherwiseFeedback) : waits([nothing]);
 }
 
 interface Verdict {
-  share: Exact;
+  /** Null when the rule does not hold. */
+  share: Exact | null;
   trace: TraceStep[];
+  hits: Found[];
 }
 
-function tryExact(rule: TextRule & { when: 'exact' }, answer: string, past: Forgives): Verdict | null {
-  const hit = rule.answers.find((wanted) => seen(wanted, past) === answer);
-  if (hit === undefined) return null;
-  return { share: exact(rule.share), trace: [{ code: 'text-equal', values: { wanted: hit } }] };
+const NOTHING: Verdict = { share: null, trace: [], hits: [] };
+
+/** Every word that the rules name: none of them is a slip of another. */
+function ownWords({ rules, forgives: past }: TextRules): ReadonlySet<string> {
+  const phrases = rules.flatMap((rule) =>
+    rule.when === 'exact' ? rule.answers : rule.when === 'keywords' ? rule.groups.flatMap((group) => group.words) : [],
+  );
+  return new Set(phrases.flatMap((text) => wordsOf(text, past).map((word) => foldCapitals(word.seen))));
 }
 
-function tryKeywords(rule: TextRule & { when: 'keywords' }, words: readonly Word[], past: Forgives): Verdict | null {
+function forgiven(likeness: Likeness, shown: string): TraceStep[] {
+  return likeness === 'same' ? [] : [{ code: `forgiven-${likeness}`, evidence: [shown] }];
+}
+
+function tryExact(
+  rule: TextRule & { when: 'exact' },
+  answer: string,
+  past: Forgives,
+  others: ReadonlySet<string>,
+): Verdict {
+  for (const wanted of rule.answers) {
+    const likeness = likeAnswer(wanted, answer, past, others);
+    if (likeness === null) continue;
+    const trace = [{ code: 'text-equal', values: { wanted } }, ...forgiven(likeness, answer.trim())];
+    return { share: exact(rule.share), trace, hits: [] };
+  }
+  return NOTHING;
+}
+
+function tryPattern(rule: TextRule & { when: 'pattern' }, answer: string): Verdict {
+  if (!compiledPattern(rule.pattern)?.matches(answer)) return NOTHING;
+  return {
+    share: exact(rule.share),
+    trace: [{ code: 'pattern-matched', values: { pattern: rule.pattern } }],
+    hits: [],
+  };
+}
+
+/** The pattern, matched in linear time (RE2); null when it is none. */
+function compiledPattern(pattern: string): RE2JS | null {
+  try {
+    return pattern === '' ? null : RE2JS.compile(pattern);
+  } catch {
+    return null;
+  }
+}
+
+function tryKeywords(
+  rule: TextRule & { when: 'keywords' },
+  words: readonly Word[],
+  rules: TextRules,
+  others: ReadonlySet<string>,
+): Verdict {
   const trace: TraceStep[] = [];
   const earned: Exact[] = [];
+  const hits: Found[] = [];
   for (const group of rule.groups) {
-    const found = group.words.map((word) => findPhrase(words, word, past));
-    const evidence = found.filter((hit) => hit !== null);
-    const wanted = group.need === 'any' ? 1 : group.need === 'all' ? group.words.length : group.need;
+    const places = group.words.map((word) =>
+      findPhrase(words, word, rules.forgives, others).filter(
+        (found) => rules.doubts.negation !== 'refused' || denialBeside(words, found) === null,
+      ),
+    );
+    const found = places.flatMap(([first]) => (first ? [first] : []));
+    const evidence = found.map((hit) => hit.shown);
     const list = group.words.join(', ');
-    if (evidence.length >= wanted) {
+    if (group.need === 'none') {
+      if (found.length > 0) return { share: null, trace: [{ code: 'keywords-forbidden', evidence }], hits };
+      earned.push(exact(group.share));
+      continue;
+    }
+    hits.push(...found);
+    const wanted = group.need === 'any' ? 1 : group.need === 'all' ? group.words.length : group.need;
+    const placed = found.length >= wanted && inPlace(group, places, wanted);
+    if (placed) {
       earned.push(exact(group.share));
       trace.push({ code: 'keywords-found', values: { share: group.share, words: list }, evidence });
+      trace.push(...found.flatMap(({ likeness, shown }) => forgiven(likeness, shown)));
+    } else if (found.length >= wanted) {
+      trace.push({
+        code: group.ordered ? 'keywords-out-of-order' : 'keywords-too-far',
+        values: { words: list },
+        evidence,
+      });
     } else {
       trace.push({
         code: 'keywords-missing',
-        values: { found: evidence.length, wanted, words: group.words.filter((_, i) => found[i] === null).join(', ') },
+        values: {
+          found: evidence.length,
+          wanted,
+          words: group.words.filter((_, i) => places[i]?.length === 0).join(', '),
+        },
         ...(evidence.length ? { evidence } : {}),
       });
     }
   }
-  if (earned.length === 0) return null;
+  if (earned.length === 0 || (hits.length === 0 && rule.groups.some((group) => group.need !== 'none')))
+    return { share: null, trace, hits };
   const total = sum(earned);
-  return { share: total.compare(1) > 0 ? ONE : total, trace };
+  return { share: total.compare(1) > 0 ? ONE : total, trace, hits };
+}
+
+/** Whether so many of the group's words can be picked in their order, near enough to each other. */
+function inPlace({ ordered, within }: KeywordGroup, places: readonly Found[][], wanted: number): boolean {
+  if (!ordered && within === undefined) return true;
+  const all = places.flatMap((list, word) => list.map((found) => ({ ...found, word })));
+  return all.some((start) => {
+    const reach = within === undefined ? Number.POSITIVE_INFINITY : start.from + within;
+    const near = all.filter((hit) => hit.from >= start.from && hit.from <= reach).sort((a, b) => a.from - b.from);
+    if (!ordered) return new Set(near.map((hit) => hit.word)).size >= wanted;
+    // The longest run of rising words among the places.
+    const longest: number[] = [];
+    near.forEach((hit, n) => {
+      longest[n] =
+        1 + Math.max(0, ...near.slice(0, n).map((before, m) => (before.word < hit.word ? (longest[m] ?? 0) : 0)));
+    });
+    return Math.max(0, ...longest) >= wanted;
+  });
 }
 
 /** What stops or weakens these rules. */
 export function textRulesReadiness(rules: TextRules): Finding[] {
   const findings: Finding[] = [];
   const answers = rules.rules.flatMap((rule) =>
-    rule.when === 'exact' ? rule.answers : rule.groups.flatMap((group) => group.words),
+    rule.when === 'exact'
+      ? rule.answers
+      : rule.when === 'keywords'
+        ? rule.groups.flatMap((group) => group.words)
+        : [rule.pattern],
   );
   if (answers.length === 0 && rules.otherwise === 'zero') findings.push(stops('no-key', []));
   else if (answers.length === 0) findings.push(warns('no-key-all-wait', []));
   rules.rules.forEach((rule, i) => {
+    if (rule.when === 'pattern' && compiledPattern(rule.pattern) === null)
+      findings.push(stops('pattern-broken', ['rules', i], { pattern: rule.pattern }));
+    if (rule.when === 'exact') {
+      const twice = rule.answers.find((answer) =>
+        rules.rules
+          .slice(0, i)
+          .some(
+            (other) =>
+              other.when === 'exact' && other.answers.some((a) => likeAnswer(a, answer, rules.forgives) !== null),
+          ),
+      );
+      if (twice) findings.push(warns('rule-never-reached', ['rules', i], { number: i + 1, answer: twice }));
+    }
     if (rule.when !== 'keywords') return;
     for (const group of rule.groups) {
       if (typeof group.need === 'number' && group.need > group.words.length) {
         findings.push(stops('keywords-too-few', ['rules', i], { need: group.need, have: group.words.length }));
       }
     }
+    const forbidden = rule.groups.filter((g) => g.need === 'none').flatMap((g) => g.words);
+    const both = rule.groups
+      .filter((g) => g.need !== 'none')
+      .flatMap((g) => g.words)
+      .find((word) => forbidden.includes(word));
+    if (both) findings.push(stops('keyword-wanted-and-forbidden', ['rules', i], { word: both }));
     const total = sum(rule.groups.map((group) => exact(group.share)));
     if (!total.equals(1))
       findings.push(warns('keywords-do-not-add-up', ['rules', i], { total: total.toFraction(true) }));

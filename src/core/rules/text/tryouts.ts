@@ -5,7 +5,9 @@ export function textTryouts({ rules }: TextRules): string[] {
   const keys = rules.flatMap((rule) =>
     rule.when === 'exact'
       ? rule.answers
-      : [rule.groups.map((g) => g.words[0] ?? '').join(' '), ...rule.groups.map((g) => g.words[0] ?? '')],
+      : rule.when === 'pattern'
+        ? []
+        : [rule.groups.map((g) => g.words[0] ?? '').join(' '), ...rule.groups.map((g) => g.words[0] ?? '')],
   );
   const [first = ''] = keys;
   if (first === '') return [];

@@ -1,12 +1,14 @@
 'use client';
 import type { ShortTextSetup } from '@/core/kinds/short-text/short-text';
-import { TextRulesEditor, textRulesSentence } from '../../rules/TextRulesEditor';
+import { TextRulesEditor } from '../../rules/TextRulesEditor';
+import { textRulesSentence } from '../../words/text-rules';
 import type { EditorProps, EditorSide } from '../contract';
 
 /** The first right answer, as it stands in the first rule. */
 function keyOf({ rules }: ShortTextSetup): string {
   const first = rules.rules[0];
   if (!first) return '';
+  if (first.when === 'pattern') return first.pattern;
   return first.when === 'exact' ? (first.answers[0] ?? '') : first.groups.map((g) => g.words[0]).join(' … ');
 }
 
@@ -20,7 +22,7 @@ function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
       first?.when === 'exact' ? { ...first, answers } : { when: 'exact' as const, answers, share: '1', feedback: '' };
     onChange({ ...setup, rules: { ...setup.rules, rules: [rule, ...rest] } });
   };
-  const byWords = first?.when === 'keywords';
+  const byWords = first !== undefined && first.when !== 'exact';
   return (
     <input
       className={`key-input ${setup.room === 'word' ? '' : 'wide'}`}
@@ -28,7 +30,7 @@ function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
       placeholder="type the right answer"
       value={keyOf(setup)}
       readOnly={byWords}
-      title={byWords ? 'Decided by keywords; change them in the margin' : undefined}
+      title={byWords ? 'Decided by words or a pattern; change them in the margin' : undefined}
       maxLength={200}
       onChange={(e) => typed(e.target.value)}
     />

@@ -1,0 +1,159 @@
+import { z } from 'zod';
+import { editDistance } from '../../text/edit-distance';
+import { isEnglishWord, oneSpelling } from '../../text/english';
+import { stemOf, STEM_LANGUAGES } from '../../text/stems';
+import { foldAccents, foldCapitals, plainQuotes, plainReading } from './normalise';
+
+/** What the rules of one slot look past. */
+export const forgives = z.object({
+  capitals: z.boolean(),
+  accents: z.boolean(),
+  spaces: z.boolean(),
+  quotes: z.boolean(),
+  /** Full stops, commas and brackets; within words nothing is taken away. */
+  punctuation: z.boolean().default(false),
+  /** "co-ordinate", "co ordinate", "coordinate". */
+  hyphens: z.boolean().default(false),
+  /** British and American spelling. */
+  spelling: z.boolean().default(false),
+  /** A slip of the pen that makes no other word. */
+  slips: z.boolean().default(false),
+  /** Endings of words, in one language. */
+  endings: z.enum(['none', ...STEM_LANGUAGES]).default('none'),
+});
+export type Forgives = z.infer<typeof forgives>;
+
+/** What a fresh rule looks past. Endings are left to choose: they merge words that a teacher may tell apart. */
+export const FORGIVES_ALL: Forgives = {
+  capitals: true,
+  accents: true,
+  spaces: true,
+  quotes: true,
+  punctuation: true,
+  hyphens: true,
+  spelling: true,
+  slips: true,
+  endings: 'none',
+};
+
+/** The text as these rules see it. */
+export function seen(text: string, past: Forgives): string {
+  let result = past.spaces || past.quotes ? text.normalize('NFC') : text;
+  if (past.quotes) result = plainQuotes(result);
+  if (past.spaces) result = plainReading(result);
+  if (past.capitals) result = foldCapitals(result);
+  if (past.accents) result = foldAccents(result);
+  return result;
+}
+
+export interface Word {
+  shown: string;
+  seen: string;
+}
+
+const EDGES = /^[.,;:!?()[\]{}"'…«»]+|[.,;:!?()[\]{}"'…«»]+$/g;
+
+/** The words of a text, without the punctuation around them. */
+export function wordsOf(text: string, past: Forgives): Word[] {
+  return plainReading(text)
+    .split(' ')
+    .map((word) => word.replace(EDGES, ''))
+    .filter((word) => word !== '')
+    .map((word) => ({ shown: word, seen: seen(word, past) }));
+}
+
+/** How a word was taken for the one that is wanted. */
+export type Likeness = 'same' | 'spelling' | 'ending' | 'slip';
+
+/** The shortest word in which a slip is forgiven, and the shortest in which two are, in letters. */
+const ONE_SLIP = 5;
+const TWO_SLIPS = 12;
+
+/**
+ * Whether a written word stands for the wanted one, by what is forgiven; null
+ * when it does not. A slip is never forgiven where it makes another word, of
+ * English or of the rules themselves (`others`).
+ */
+export function likeWord(
+  wanted: string,
+  written: string,
+  past: Forgives,
+  others: ReadonlySet<string> = new Set(),
+): Likeness | null {
+  if (wanted === written) return 'same';
+  if (past.hyphens && joined(wanted) === joined(written)) return 'spelling';
+  const [a, b] = [foldCapitals(wanted), foldCapitals(written)];
+  if (!past.capitals && a.charAt(0) === b.charAt(0) && wanted.charAt(0) !== written.charAt(0)) return null;
+  if (past.spelling && oneSpelling(a) === oneSpelling(b)) return 'spelling';
+  if (past.endings !== 'none' && stemOf(a, past.endings) === stemOf(b, past.endings)) return 'ending';
+  return past.slips && isSlip(a, b, others) ? 'slip' : null;
+}
+
+const joined = (word: string): string => word.replaceAll('-', '');
+
+function isSlip(wanted: string, written: string, others: ReadonlySet<string>): boolean {
+  const length = [...wanted].length;
+  if (length < ONE_SLIP || !/^\p{L}+$/u.test(wanted) || !/^\p{L}+$/u.test(written)) return false;
+  if (Math.abs(length - [...written].length) > 2 || others.has(written) || isEnglishWord(written)) return false;
+  const most = length >= TWO_SLIPS ? 2 : 1;
+  return editDistance([...wanted], [...written], { transpositions: true }) <= most;
+}
+
+/** Where a phrase stands among words: from which to before which; how it was written, and what was forgiven. */
+export interface Found {
+  from: number;
+  to: number;
+  shown: string;
+  likeness: Likeness;
+}
+
+/** Every place of a phrase in an answer, in order. */
+export function findPhrase(
+  words: readonly Word[],
+  wanted: string,
+  past: Forgives,
+  others?: ReadonlySet<string>,
+): Found[] {
+  const parts = wordsOf(wanted, past);
+  const found: Found[] = [];
+  if (parts.length === 0) return found;
+  for (let from = 0; from + parts.length <= words.length; from++) {
+    const likenesses = parts.map((part, i) => likeWord(part.seen, words[from + i]?.seen ?? '', past, others));
+    if (likenesses.some((like) => like === null)) continue;
+    found.push({
+      from,
+      to: from + parts.length,
+      shown: words
+        .slice(from, from + parts.length)
+        .map((word) => word.shown)
+        .join(' '),
+      likeness: likenesses.find((like) => like !== 'same') ?? 'same',
+    });
+  }
+  return found;
+}
+
+/** Whether a whole answer is the wanted one, and what was forgiven for it. */
+export function likeAnswer(
+  wanted: string,
+  answer: string,
+  past: Forgives,
+  others?: ReadonlySet<string>,
+): Likeness | null {
+  if (seen(wanted, past) === seen(answer, past)) return 'same';
+  if (!past.punctuation && !past.slips && past.endings === 'none' && !past.spelling && !past.hyphens) return null;
+  const [a, b] = [wanted, answer].map((text) =>
+    wordsOf(past.hyphens ? text.replace(/(?<=\p{L})[-‐‑](?=\p{L})/gu, ' ') : text, past),
+  );
+  if (!a || !b) return null;
+  const bare = (words: readonly Word[]): string => words.map((word) => word.seen).join(' ');
+  if (past.punctuation && bare(a) === bare(b)) return 'same';
+  if (!past.punctuation && punctuation(wanted) !== punctuation(answer)) return null;
+  if (past.hyphens && bare(a).replaceAll(' ', '') === bare(b).replaceAll(' ', '')) return 'spelling';
+  if (a.length !== b.length) return null;
+  const likenesses = a.map((word, i) => likeWord(word.seen, b[i]?.seen ?? '', past, others));
+  if (likenesses.some((like) => like === null)) return null;
+  return likenesses.find((like) => like !== 'same') ?? 'same';
+}
+
+const punctuation = (text: string): string => (text.match(/[.,;:!?()[\]{}…]/g) ?? []).join('');

@@ -1,0 +1,33 @@
+'use client';
+import { useState } from 'react';
+
+interface Props {
+  words: readonly string[];
+  label: string;
+  placeholder?: string;
+  onChange: (words: string[]) => void;
+}
+
+/** Words or phrases with semicolons between them, kept as typed until the field is left. */
+export function WordsInput({ words, label, placeholder = 'one; another; a third', onChange }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <textarea
+      className="form-control"
+      rows={Math.min(4, 1 + Math.floor(words.join('; ').length / 34))}
+      aria-label={label}
+      value={typed ?? words.join('; ')}
+      placeholder={placeholder}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        onChange(
+          e.target.value
+            .split(/[;\n]/)
+            .map((w) => w.trim())
+            .filter((w) => w !== ''),
+        );
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  );
+}
