@@ -1,19 +1,23 @@
 import { load } from './load';
+import { maths } from './maths';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
 import { search } from './search';
+import { texts } from './texts';
 import { writing } from './writing';
 
 const seconds = Number(process.env.BENCH_SECONDS ?? 120);
 const students = Number(process.env.BENCH_STUDENTS ?? 500);
 
-const PARTS: Record<string, () => Promise<void>> = {
+const PARTS: Record<string, () => void | Promise<void>> = {
   search: () => search(Number(process.env.BENCH_QUESTIONS ?? 100_000)),
   'save-ratio': () => saveRatio(),
   load: () => load({ students, seconds, kills: 0 }),
   'load-with-kills': () => load({ students, seconds, kills: 5 }),
   room: () => room(),
   writing: () => writing(),
+  maths,
+  texts,
 };
 
 const part = PARTS[process.argv[2] ?? ''];

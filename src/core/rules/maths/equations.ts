@@ -1,7 +1,6 @@
 import type Decimal from 'decimal.js';
 import { evaluate, setting, Unworked, type Value } from './evaluate';
-import { agreeAt, type Conditions, equalTrees, type Equality, impliedAssumptions, isComplex } from './equal';
-import { exactValue } from './exact-value';
+import { type Conditions, equalTrees, type Equality, impliedAssumptions, isComplex } from './equal';
 import { precise } from './fields';
 import { PRIME, residue } from './modular';
 import { landmarksOf, type Point, pointIn, samplePoints } from './points';
@@ -156,11 +155,4 @@ function onlySolution(open: Tree, solved: Tree, name: string, conditions: Condit
     }
   }
   return hits >= 3 && (powers === hits || !signs.has(false));
-}
-
-/** The number that a tree without names is, decided at 60 digits to be the same as another. */
-export function sameConstant(a: Tree, b: Tree): boolean {
-  const [x, y] = [exactValue(a), exactValue(b)];
-  if (x && y) return x.equals(y);
-  return agreeAt(a, b, new Map(), isComplex(a) || isComplex(b)) === true;
 }

@@ -1,5 +1,5 @@
 import { exact } from '../../base/exact';
-import { bare, type FunctionName, type Relation, some, type Tree } from './tree';
+import { bare, type FunctionName, type Relation, type Tree } from './tree';
 import { type Token, tokensOf, Unreadable } from './tokens';
 import { INVERSE, type Reading } from './words';
 
@@ -688,9 +688,4 @@ function asCall(name: string, args: Tree[], base: Tree): Tree {
   }
   if (name !== 'min' && name !== 'max' && args.length > 1) throw new Unreadable('This function has one argument.');
   return { type: 'call', name: name as FunctionName, args };
-}
-
-/** Whether a formula has signs that are read but not worked out. */
-export function hasUnworked(tree: Tree): boolean {
-  return some(tree, (part) => part.type === 'unworked');
 }

@@ -3,20 +3,9 @@ import { type Finding, stops, warns } from '../../base/finding';
 import { RE2JS } from 're2js';
 import { type Exact, exact, ONE, shareText, sum, ZERO } from '../../base/exact';
 import { marked, type Marking, type TraceStep, waits } from '../marking';
-import { denialBeside, doubtIn, doubts, DOUBTS_ALL, DOUBTS_NONE, isLong } from './doubts';
-import { foldCapitals } from './normalise';
-import {
-  findPhrase,
-  type Forgives,
-  forgives,
-  FORGIVES_ALL,
-  type Found,
-  type Likeness,
-  likeAnswer,
-  seen,
-  type Word,
-  wordsOf,
-} from './words';
+import { denialBeside, doubtIn, type Doubts, doubts, DOUBTS_ALL, DOUBTS_NONE, isLong } from './doubts';
+import { type Answer, Matcher } from './matcher';
+import { type Forgives, forgives, FORGIVES_ALL, type Found, type Likeness, likeAnswer, seen } from './words';
 
 const phrase = z.string().trim().min(1).max(200);
 
@@ -87,20 +76,19 @@ export function rulesFromKey(key: string): TextRules {
  */
 export function markText(rules: TextRules, text: string): Marking {
   if (text.length > 5000) return waits([{ code: 'text-too-long' }]);
-  const words = wordsOf(text, rules.forgives);
-  const others = ownWords(rules);
-  const call = rules.calls
-    .map((word) => findPhrase(words, word, rules.forgives)[0])
-    .find((found) => found !== undefined);
+  const matcher = matcherOf(rules);
+  const answer = matcher.read(text);
+  const { words } = answer;
+  const call = rules.calls.map((word) => matcher.find(answer, word)[0]).find((found) => found !== undefined);
   if (call) return waits([{ code: 'word-calls', evidence: [call.shown] }]);
   let touched = false;
   for (const [index, rule] of rules.rules.entries()) {
     const verdict =
       rule.when === 'exact'
-        ? tryExact(rule, text, rules.forgives, others)
+        ? tryExact(rule, text, rules.forgives, matcher.own)
         : rule.when === 'pattern'
           ? tryPattern(rule, seen(text, rules.forgives))
-          : tryKeywords(rule, words, rules, others);
+          : tryKeywords(rule, answer, matcher, rules.doubts);
     touched ||= verdict.hits.length > 0;
     const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
     const doubt = rule.when === 'keywords' ? doubtIn(words, verdict.hits, rules.doubts) : null;
@@ -121,12 +109,18 @@ interface Verdict {
 
 const NOTHING: Verdict = { share: null, trace: [], hits: [] };
 
-/** Every word that the rules name: none of them is a slip of another. */
-function ownWords({ rules, forgives: past }: TextRules): ReadonlySet<string> {
-  const phrases = rules.flatMap((rule) =>
+const matchers = new WeakMap<TextRules, Matcher>();
+
+/** One matcher for a rule set, made when it is first needed. */
+function matcherOf(rules: TextRules): Matcher {
+  const known = matchers.get(rules);
+  if (known) return known;
+  const phrases = rules.rules.flatMap((rule) =>
     rule.when === 'exact' ? rule.answers : rule.when === 'keywords' ? rule.groups.flatMap((group) => group.words) : [],
   );
-  return new Set(phrases.flatMap((text) => wordsOf(text, past).map((word) => foldCapitals(word.seen))));
+  const made = new Matcher([...phrases, ...rules.calls], rules.forgives);
+  matchers.set(rules, made);
+  return made;
 }
 
 function forgiven(likeness: Likeness, shown: string): TraceStep[] {
@@ -168,18 +162,18 @@ function compiledPattern(pattern: string): RE2JS | null {
 
 function tryKeywords(
   rule: TextRule & { when: 'keywords' },
-  words: readonly Word[],
-  rules: TextRules,
-  others: ReadonlySet<string>,
+  answer: Answer,
+  matcher: Matcher,
+  { negation }: Doubts,
 ): Verdict {
   const trace: TraceStep[] = [];
   const earned: Exact[] = [];
   const hits: Found[] = [];
   for (const group of rule.groups) {
     const places = group.words.map((word) =>
-      findPhrase(words, word, rules.forgives, others).filter(
-        (found) => rules.doubts.negation !== 'refused' || denialBeside(words, found) === null,
-      ),
+      matcher
+        .find(answer, word)
+        .filter((found) => negation !== 'refused' || denialBeside(answer.words, found) === null),
     );
     const found = places.flatMap(([first]) => (first ? [first] : []));
     const evidence = found.map((hit) => hit.shown);

@@ -59,7 +59,12 @@ export function wordsOf(text: string, past: Forgives): Word[] {
     .split(' ')
     .map((word) => word.replace(EDGES, ''))
     .filter((word) => word !== '')
-    .map((word) => ({ shown: word, seen: seen(word, past) }));
+    .map((word) => ({ shown: word, seen: seenWord(word, past) }));
+}
+
+/** Plain small letters are seen as they are, which most words are. */
+function seenWord(word: string, past: Forgives): string {
+  return /^[a-z0-9]+$/.test(word) ? word : seen(word, past);
 }
 
 /** How a word was taken for the one that is wanted. */
@@ -105,32 +110,6 @@ export interface Found {
   to: number;
   shown: string;
   likeness: Likeness;
-}
-
-/** Every place of a phrase in an answer, in order. */
-export function findPhrase(
-  words: readonly Word[],
-  wanted: string,
-  past: Forgives,
-  others?: ReadonlySet<string>,
-): Found[] {
-  const parts = wordsOf(wanted, past);
-  const found: Found[] = [];
-  if (parts.length === 0) return found;
-  for (let from = 0; from + parts.length <= words.length; from++) {
-    const likenesses = parts.map((part, i) => likeWord(part.seen, words[from + i]?.seen ?? '', past, others));
-    if (likenesses.some((like) => like === null)) continue;
-    found.push({
-      from,
-      to: from + parts.length,
-      shown: words
-        .slice(from, from + parts.length)
-        .map((word) => word.shown)
-        .join(' '),
-      likeness: likenesses.find((like) => like !== 'same') ?? 'same',
-    });
-  }
-  return found;
 }
 
 /** Whether a whole answer is the wanted one, and what was forgiven for it. */
