@@ -1,5 +1,6 @@
 import Fraction from 'fraction.js';
-import { evaluate, setting, Unworked, type Value } from './evaluate';
+import { setting, Unworked, type Value } from './arithmetic';
+import { evaluate } from './evaluate';
 import type Decimal from 'decimal.js';
 import { type Conditions, type Equality, impliedAssumptions, isComplex } from './equal';
 import { precise } from './fields';

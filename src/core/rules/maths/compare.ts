@@ -2,7 +2,7 @@ import { sameAntiderivative } from './antiderivative';
 import { bothSigns, listElements, sameMatrix, sameSet, sameTuple, setElements, tupleElements } from './collections';
 import { type Conditions, type Equality, equalTrees } from './equal';
 import { comparedOf, sameRelation } from './equations';
-import { Unworked } from './evaluate';
+import { Unworked } from './arithmetic';
 import { exact } from '../../base/exact';
 import { type Form, hasForm } from './forms';
 import { inBaseUnits, magnitude, readQuantity, type Tolerance, valueOf, within } from './numeric';

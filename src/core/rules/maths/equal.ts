@@ -1,5 +1,6 @@
 import type Decimal from 'decimal.js';
-import { evaluate, setting, Unworked, type Value } from './evaluate';
+import { setting, Unworked, type Value } from './arithmetic';
+import { evaluate } from './evaluate';
 import { exactValue } from './exact-value';
 import { doubles, precise, type RealField } from './fields';
 import { PRIME, residue } from './modular';

@@ -1,5 +1,6 @@
 import type Decimal from 'decimal.js';
-import { evaluate, setting, Unworked, type Value } from './evaluate';
+import { setting, Unworked, type Value } from './arithmetic';
+import { evaluate } from './evaluate';
 import { type Conditions, equalTrees, type Equality, impliedAssumptions, isComplex } from './equal';
 import { precise } from './fields';
 import { PRIME, residue } from './modular';

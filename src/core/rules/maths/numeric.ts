@@ -1,7 +1,8 @@
 import { type Exact, exact } from '../../base/exact';
 import { readNumber } from '../number/read';
 import { DIMENSIONLESS, parseUnit, sameDimension, toBase, type Unit } from '../number/units';
-import { evaluate, setting } from './evaluate';
+import { setting } from './arithmetic';
+import { evaluate } from './evaluate';
 import { exactValue } from './exact-value';
 import { precise } from './fields';
 import { parseMaths } from './parse';

@@ -1,10 +1,9 @@
 import { exact } from '../../base/exact';
 import { bare, type FunctionName, type Relation, type Tree } from './tree';
+import type { Doubt } from './cursor';
+import { Structures } from './structures';
 import { type Token, tokensOf, Unreadable } from './tokens';
 import { INVERSE, type Reading } from './words';
-
-const DEEPEST = 100;
-const LARGEST = 1500;
 
 export type Parsed =
   | {
@@ -14,7 +13,6 @@ export type Parsed =
       doubts: Doubt[];
     }
   | { ok: false; why: string };
-export type Doubt = 'tight-denominator' | 'lone-group';
 
 /**
  * Reads a formula in LaTeX or plain typing. Never throws: what cannot be read
@@ -52,20 +50,13 @@ const CLOSERS = new Set([
   '→',
 ]);
 
-class Parser {
-  readonly doubts = new Set<Doubt>();
-  private at = 0;
-  private depth = 0;
-  private size = 0;
-  /** How many bars of an absolute value are open. */
-  private bars = 0;
-  private readonly tokens: Token[];
-  private readonly reading: Reading;
-
-  constructor(tokens: Token[], reading: Reading) {
-    this.tokens = tokens;
-    this.reading = reading;
-    if (tokens.some((t) => t.doubtful)) this.doubts.add('lone-group');
+class Parser extends Structures {
+  protected summand(name: string): Tree {
+    const variables = [...(this.reading.variables ?? []), name];
+    const own = new Parser(this.tokens.slice(this.at), { ...this.reading, variables });
+    const of = own.product();
+    this.at += own.at;
+    return of;
   }
 
   whole(): Tree {
@@ -74,45 +65,8 @@ class Parser {
     return tree;
   }
 
-  private get now(): Token {
-    return this.tokens[this.at] ?? { type: 'end', text: '', apart: false };
-  }
-
-  private is(sign: string): boolean {
-    return this.now.type === 'sign' && this.now.text === sign;
-  }
-
-  private took(sign: string): boolean {
-    if (!this.is(sign)) return false;
-    this.at += 1;
-    return true;
-  }
-
-  private need(sign: string): void {
-    if (!this.took(sign)) this.fail();
-  }
-
-  private fail(): never {
-    const { type, text } = this.now;
-    throw new Unreadable(type === 'end' ? 'Something is missing at the end.' : `“${text}” cannot stand here.`);
-  }
-
-  private made<T extends Tree>(tree: T): T {
-    this.size += 1;
-    if (this.size > LARGEST) throw new Unreadable('It has too many parts.');
-    return tree;
-  }
-
-  private deeper<T>(read: () => T): T {
-    this.depth += 1;
-    if (this.depth > DEEPEST) throw new Unreadable('It is nested too deep.');
-    const result = read();
-    this.depth -= 1;
-    return result;
-  }
-
   /** Elements with separators between them; one alone stays itself. */
-  private list(): Tree {
+  protected list(): Tree {
     const first = this.either();
     if (!this.is(',') && !this.is(';')) return first;
     const items = [first];
@@ -120,7 +74,7 @@ class Parser {
     return this.made({ type: 'collection', open: '', close: '', items });
   }
 
-  private either(): Tree {
+  protected either(): Tree {
     return this.logic('or', () => this.logic('and', () => this.relation()));
   }
 
@@ -132,7 +86,7 @@ class Parser {
     return this.made({ type: 'logic', how, parts });
   }
 
-  private relation(): Tree {
+  protected relation(): Tree {
     const first = this.sets();
     const parts = [first];
     const signs: Relation[] = [];
@@ -153,7 +107,7 @@ class Parser {
     }
   }
 
-  private sum(): Tree {
+  protected sum(): Tree {
     return this.deeper(() => {
       let left = this.signed();
       for (;;) {
@@ -177,7 +131,7 @@ class Parser {
     return this.product();
   }
 
-  private product(): Tree {
+  protected product(): Tree {
     let left = this.factor();
     for (;;) {
       if (this.took('*')) left = this.made({ type: 'multiply', left, right: this.signedFactor(), beside: false });
@@ -262,7 +216,7 @@ class Parser {
     return this.is('^') ? this.fail() : tree;
   }
 
-  private exponent(): Tree {
+  protected exponent(): Tree {
     if (this.took('{')) {
       if (this.took('°')) {
         this.need('}');
@@ -439,7 +393,7 @@ class Parser {
   }
 
   /** What a command takes: a group, or the next digit or sign alone. */
-  private argument(): Tree {
+  protected argument(): Tree {
     if (this.took('{')) {
       const tree = this.inside();
       this.need('}');
@@ -539,126 +493,6 @@ class Parser {
       tree = this.made({ type: 'multiply', left: tree, right: this.factor(), beside: true });
     }
     return tree;
-  }
-
-  private brackets(open: string): Tree {
-    if (open === ']' && this.at > 1 && !this.opensHere()) {
-      this.at -= 1;
-      this.fail();
-    }
-    const items: Tree[] = [];
-    const braces = open === '{' || open === '{set';
-    const closing = (): boolean =>
-      braces
-        ? this.is('}') || this.is('}set')
-        : open === '⟨'
-          ? this.is('⟩')
-          : this.is(')') || this.is(']') || (this.is('[') && items.length === 2);
-    const { bars } = this;
-    this.bars = 0;
-    if (!closing()) {
-      do items.push(this.deeper(() => this.either()));
-      while (this.took(',') || this.took(';') || (open === '(' && this.took('|')));
-    }
-    this.bars = bars;
-    if (!closing()) this.fail();
-    const close = this.now.text;
-    this.at += 1;
-    const [only] = items;
-    const round = (open === '(' && close === ')') || (open === '[' && close === ']') || open === '{';
-    if (items.length === 1 && only && round) return this.made({ type: 'group', of: only });
-    if (items.length === 0 && !braces) this.fail();
-    const rows = items.map((item) => (item.type === 'collection' && item.open === '[' ? item.items : null));
-    if (open === '[' && close === ']' && rows.length > 0 && rows.every((row) => row !== null)) return this.matrix(rows);
-    return this.made({
-      type: 'collection',
-      open: open === '{set' ? '{' : open,
-      close: close === '}set' ? '}' : close,
-      items,
-    });
-  }
-
-  /** A vector in plain typing: <1, 2>. */
-  private pointed(): Tree {
-    const items = [this.sum()];
-    while (this.took(',') || this.took(';')) items.push(this.sum());
-    this.need('>');
-    return this.made({ type: 'collection', open: '⟨', close: '⟩', items });
-  }
-
-  /** A "]" opens an interval only where something can begin. */
-  private opensHere(): boolean {
-    const before = this.tokens[this.at - 2];
-    return before?.type === 'sign' && !')]}'.includes(before.text.charAt(0));
-  }
-
-  private matrix(rows: Tree[][]): Tree {
-    const width = rows[0]?.length ?? 0;
-    if (rows.some((row) => row.length !== width)) throw new Unreadable('The rows are not equally long.');
-    return this.made({ type: 'matrix', rows });
-  }
-
-  private environment(name: string): Tree {
-    if (name === 'cases') return this.casesUntilEnd();
-    if (!/^(p|b|B|small)?matrix$|^array$/.test(name)) throw new Unreadable(`“${name}” is not known here.`);
-    if (name === 'array' && this.took('{'))
-      while (!this.took('}')) this.at += this.now.type === 'end' ? this.fail() : 1;
-    const rows: Tree[][] = [[]];
-    for (;;) {
-      rows.at(-1)?.push(this.deeper(() => this.either()));
-      if (this.took('&')) continue;
-      if (this.took('row') && !this.is('end')) rows.push([]);
-      else break;
-    }
-    this.need('end');
-    return this.matrix(rows);
-  }
-
-  private casesUntilEnd(): Tree {
-    const cases: { value: Tree; when: Tree | null }[] = [];
-    do {
-      if (this.is('end')) break;
-      const value = this.deeper(() => this.sum());
-      while (this.took('&') || this.took(',') || this.took('if')) continue;
-      const when = this.took('otherwise') || this.is('row') || this.is('end') ? null : this.either();
-      cases.push({ value, when });
-    } while (this.took('row'));
-    this.need('end');
-    return this.made({ type: 'cases', cases });
-  }
-
-  private series(sign: 'sum' | 'product'): Tree {
-    let start: Tree | null = null;
-    let to: Tree | null = null;
-    for (let i = 0; i < 2; i++) {
-      if (!start && this.took('_')) {
-        this.need('{');
-        start = this.relation();
-        this.need('}');
-      } else if (!to && this.took('^')) to = this.exponent();
-    }
-    if (start?.type !== 'relation' || start.parts.length !== 2 || start.signs[0] !== '=' || !to)
-      throw new Unreadable('A sum sign wants to know from where to where.');
-    const [name, from] = start.parts;
-    const called = name?.type === 'name' ? name.name : name?.type === 'constant' ? name.name : null;
-    if (!called || !from) this.fail();
-    const own = new Parser(this.tokens.slice(this.at), {
-      ...this.reading,
-      variables: [...(this.reading.variables ?? []), called],
-    });
-    const of = own.product();
-    this.at += own.at;
-    return this.made({ type: 'series', how: sign === 'sum' ? 'sum' : 'product', name: called, from, to, of });
-  }
-
-  private unworked(sign: string): Tree {
-    const parts: Tree[] = [];
-    for (let i = 0; i < 2; i++) {
-      if (this.took('_')) parts.push(this.argument());
-      if (this.took('^')) parts.push(this.exponent());
-    }
-    parts.push(this.sum());
-    return this.made({ type: 'unworked', sign, parts });
   }
 }
 

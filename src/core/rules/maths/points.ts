@@ -3,7 +3,7 @@ import type { Exact } from '../../base/exact';
 import { seeded, seedFor } from '../../base/random';
 import { exactValue } from './exact-value';
 import type { RealField } from './fields';
-import type { Value } from './evaluate';
+import type { Value } from './arithmetic';
 import { partsOf, type Tree } from './tree';
 
 /** What a name stands for; a real number unless something else is said. */

@@ -1,5 +1,6 @@
 import type Decimal from 'decimal.js';
-import { evaluate, holdsAt, setting, type Setting } from './evaluate';
+import { setting, type Setting } from './arithmetic';
+import { evaluate, holdsAt } from './evaluate';
 import { doubles, Precise, precise } from './fields';
 import { exactValue } from './exact-value';
 import { namesOf, partsOf, type Relation, some, type Tree } from './tree';
