@@ -82,7 +82,9 @@ export function Bench({ question }: { question: OpenQuestion }) {
     setTimeout(
       () =>
         bench.current
-          ?.querySelector<HTMLInputElement>(`[data-slot="${id}"] input[class*="text"], [data-slot="${id}"] .key-input`)
+          ?.querySelector<HTMLElement>(
+            `[data-slot="${id}"] input[class*="text"], [data-slot="${id}"] .key-input, [data-slot="${id}"] math-field`,
+          )
           ?.focus(),
       60,
     );

@@ -108,7 +108,9 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
               <th scope="col">Mark</th>
               <th scope="col">Expected</th>
               <th scope="col">Why</th>
-              <th scope="col" aria-label="Take out" />
+              <th scope="col">
+                <span className="visually-hidden">Take out</span>
+              </th>
             </tr>
           </thead>
           <tbody>

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Understood as Reading } from '@/core/rules/maths/understood';
 
 interface Props {
@@ -43,23 +43,18 @@ export function Understood({ typed, variables, decimalComma, onChoose }: Props) 
   );
 }
 
-/** A formula drawn in the browser by the maths field's own engine. */
+/** A formula drawn in the browser; the engine for that is fetched by those who need it. */
 function Drawn({ latex }: { latex: string }) {
-  const place = useRef<HTMLSpanElement>(null);
+  const [html, setHtml] = useState('');
   useEffect(() => {
     let stale = false;
-    void import('mathlive').then(({ MathfieldElement: Element }) => {
-      if (stale || !place.current) return;
-      Element.fontsDirectory = null;
-      const drawn = new Element();
-      drawn.readOnly = true;
-      drawn.tabIndex = -1;
-      drawn.setValue(latex, { silenceNotifications: true });
-      place.current.replaceChildren(drawn);
+    void import('../sheet/formulas').then(({ drawFormula }) => {
+      if (!stale) setHtml(drawFormula(latex, false));
     });
     return () => {
       stale = true;
     };
   }, [latex]);
-  return <span className="understood-formula" ref={place} aria-label={latex} />;
+  // The HTML comes from the formula engine with trust switched off.
+  return <span className="formula" dangerouslySetInnerHTML={{ __html: html }} />;
 }

@@ -64,7 +64,9 @@ export function RangeTable({ boundaries, counts, findings, change }: Props) {
             </th>
             <th scope="col">Grade</th>
             <th scope="col">What they read</th>
-            <th scope="col" aria-label="Split or take out" />
+            <th scope="col">
+              <span className="visually-hidden">Split or take out</span>
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -8,7 +8,7 @@ import { Sign } from '../frame/Sign';
 import { studentSide } from '../kinds/students';
 import type { DrawnItem, DrawnSection } from '../sheet/draw-sections';
 import { QuestionView } from '../sheet/QuestionView';
-import { marksText } from '../words/marks';
+import { marksWords } from '../words/marks';
 import { timeLeft } from '../words/time';
 import { Contents, type Fullness } from './Contents';
 import { HandInDialog } from './HandInDialog';
@@ -107,11 +107,11 @@ export function Room({ room }: { room: DrawnRoom }) {
       <header className="room-top">
         <Sign size={26} />
         <div className="what">
-          <strong>{room.title}</strong>
+          <h1>{room.title}</h1>
           <small>
             {section && room.sections.length > 1
               ? `Section ${section.letter} · ${section.title}`
-              : `${marksText(room.marks)} marks`}
+              : marksWords(room.marks)}
           </small>
         </div>
         <span className={`saved-state ${saving === 'saved' || saving === 'saving' ? '' : 'off'}`} role="status">

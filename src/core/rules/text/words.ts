@@ -88,18 +88,22 @@ export function likeWord(
   if (wanted === written) return 'same';
   if (past.hyphens && joined(wanted) === joined(written)) return 'spelling';
   const [a, b] = [foldCapitals(wanted), foldCapitals(written)];
-  if (!past.capitals && a.charAt(0) === b.charAt(0) && wanted.charAt(0) !== written.charAt(0)) return null;
+  // Where capitals count, nothing else excuses a wrong one.
+  if (!past.capitals && (a === b || (a.charAt(0) === b.charAt(0) && wanted.charAt(0) !== written.charAt(0))))
+    return null;
   if (past.spelling && oneSpelling(a) === oneSpelling(b)) return 'spelling';
-  if (past.endings !== 'none' && stemOf(a, past.endings) === stemOf(b, past.endings)) return 'ending';
-  return past.slips && isSlip(a, b, others) ? 'slip' : null;
+  const [stem, other] = past.endings === 'none' ? [a, b] : [stemOf(a, past.endings), stemOf(b, past.endings)];
+  if (stem === other) return 'ending';
+  if (!past.slips || others.has(b) || isEnglishWord(b)) return null;
+  return isSlip(a, b) || isSlip(stem, other) ? 'slip' : null;
 }
 
 const joined = (word: string): string => word.replaceAll('-', '');
 
-function isSlip(wanted: string, written: string, others: ReadonlySet<string>): boolean {
+function isSlip(wanted: string, written: string): boolean {
   const length = [...wanted].length;
   if (length < ONE_SLIP || !/^\p{L}+$/u.test(wanted) || !/^\p{L}+$/u.test(written)) return false;
-  if (Math.abs(length - [...written].length) > 2 || others.has(written) || isEnglishWord(written)) return false;
+  if (Math.abs(length - [...written].length) > 2) return false;
   const most = length >= TWO_SLIPS ? 2 : 1;
   return editDistance([...wanted], [...written], { transpositions: true }) <= most;
 }

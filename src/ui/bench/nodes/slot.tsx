@@ -52,7 +52,8 @@ const shared = {
         !event.type.startsWith('drag') &&
         event.target instanceof HTMLElement &&
         event.target.closest('.slot-node') !== null &&
-        !/mousedown/.test(event.type),
+        // A press takes hold of the slot, but in a maths field it sets the cursor.
+        (event.type !== 'mousedown' || event.target.closest('math-field') !== null),
     }),
 };
 

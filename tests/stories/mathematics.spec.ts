@@ -1,0 +1,143 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Browser, expect, type Page, test } from '@playwright/test';
+import { goTo, launch, PHONE, signIn } from '../drivers/browser';
+import { Server } from '../drivers/server';
+
+/** Answer rules in the browser: a formula written and answered, and words with what calls a person. */
+const server = new Server(3305, 'mathematics');
+const errors: string[] = [];
+let browser: Browser;
+let teacher: Page;
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  server.loadDemo();
+  await server.start();
+  browser = await launch();
+  teacher = (await signIn(browser, server.base, 'odalys')).page;
+  watch(teacher);
+});
+test.afterAll(async () => {
+  await browser?.close();
+  await server.kill();
+});
+
+function watch(page: Page): void {
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+}
+
+test('typing a formula as it looks is enough for a rule; trial answers are read in any notation', async () => {
+  await goTo(teacher, '/bank');
+  await teacher.keyboard.press('n');
+  await teacher.waitForURL(/\/bank\/(?!new)/);
+  await teacher.getByRole('textbox', { name: 'The sheet' }).click();
+  await teacher.keyboard.type('Reciprocal of twice the slip, as a formula: ');
+  await teacher.getByRole('button', { name: '+ Mathematics' }).click();
+  const key = teacher.locator('math-field[aria-label="Slot A: the right formula"]');
+  await key.click();
+  await expect(key).toBeFocused();
+  await teacher.keyboard.type('1/2s');
+  const note = teacher.getByRole('region', { name: 'Slot A' });
+  await expect(note).toContainText('Right when it has the same value as');
+  await expect(note.locator('.katex').first()).toBeVisible();
+  const drawer = teacher.getByRole('region', { name: 'Trial answers' });
+  for (const [typed, mark] of [
+    ['1/(2s)', '1'],
+    ['\\frac{0.5}{s}', '1'],
+    ['2s', '0'],
+    ['1/2s', 'waits'],
+  ] as const) {
+    await drawer.getByLabel('A new trial answer').fill(typed);
+    await teacher.keyboard.press('Enter');
+    await drawer.getByLabel('Expected mark').last().fill(mark);
+  }
+  await expect(drawer).toContainText('4 of 4 as expected');
+  await expect(drawer).toContainText('can be read in two ways');
+
+  await note.getByRole('button', { name: 'another formula, or a typical slip' }).click();
+  const slip = note.locator('math-field[aria-label="Formula of rule 2"]');
+  await slip.click();
+  await expect(slip).toBeFocused();
+  await teacher.keyboard.type('2s');
+  await note.getByLabel('Feedback of rule 2').fill('That is not the reciprocal yet.');
+  await expect(note).toContainText('earns ½');
+  await expect(drawer).toContainText('not as expected');
+  await drawer.getByLabel('Expected mark').nth(2).fill('½');
+  await expect(drawer).toContainText('4 of 4 as expected');
+  const { violations } = await new AxeBuilder({ page: teacher }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+});
+
+test('a student on a phone types plainly, sees how it is read, and puts the brackets', async () => {
+  await teacher.getByRole('button', { name: 'Done' }).click();
+  await teacher.getByLabel('Search all text').fill('reciprocal of twice');
+  const beside = teacher.getByRole('complementary', { name: 'The question' });
+  await expect(beside.getByText('Reciprocal of twice the slip')).toBeVisible();
+  await beside.getByRole('button', { name: 'Give to the class now' }).click();
+  await teacher.getByRole('button', { name: 'WT-201 Turbine systems' }).click();
+  await expect(teacher.getByText(/can get in now/)).toBeVisible();
+
+  const student = (await signIn(browser, server.base, 'aino.v', PHONE)).page;
+  watch(student);
+  const card = student.locator('section', { hasText: 'Reciprocal of twice' }).first();
+  await card.locator('div', { hasText: 'Reciprocal of twice' }).getByRole('button', { name: 'Begin' }).first().click();
+  const field = student.getByRole('textbox', { name: 'Question 1' });
+  await field.fill('1/2');
+  await student.getByRole('button', { name: 'Brackets' }).click();
+  await student.keyboard.type('s');
+  await expect(field).toHaveValue('1/2(s)');
+  await field.fill('1/2s');
+  await expect(student.getByText('or do you mean')).toBeVisible();
+  await student.getByRole('button', { name: 'Yes, put the brackets' }).click();
+  await expect(field).toHaveValue('\\frac{1}{2s}');
+  await expect(student.getByText('All answers saved ✓')).toBeVisible();
+  const { violations } = await new AxeBuilder({ page: student }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+  await student.getByRole('button', { name: 'write it as it looks' }).click();
+  await expect(student.locator('.maths-field math-field')).toHaveJSProperty('value', '\\frac{1}{2s}');
+  await student
+    .getByRole('button', { name: /^Hand in/ })
+    .first()
+    .click();
+  await student
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Hand in/ })
+    .click();
+  await expect(student.getByText(/handed in/i).first()).toBeVisible();
+});
+
+test('words: endings and slips are forgiven, a denial calls a person', async () => {
+  await goTo(teacher, '/bank');
+  await teacher.keyboard.press('n');
+  await teacher.waitForURL(/\/bank\/(?!new)/);
+  await teacher.getByRole('textbox', { name: 'The sheet' }).click();
+  await teacher.keyboard.type('What measures the wind? ');
+  await teacher.getByRole('button', { name: '+ Short text' }).click();
+  await teacher.getByLabel('Slot A: the right answer').fill('anemometer');
+  const note = teacher.getByRole('region', { name: 'Slot A' });
+  await expect(note).toContainText(
+    '“anemometer”; slips and British or American spelling forgiven; anything else waits',
+  );
+  await note.getByLabel('Rule 1', { exact: true }).selectOption({ label: 'words occur in it' });
+  await note.getByText('What is forgiven').click();
+  await note.getByLabel('endings of words').selectOption({ label: 'forgiven, English' });
+  const drawer = teacher.getByRole('region', { name: 'Trial answers' });
+  for (const typed of ['two anemomters', 'not an anemometer', 'the wind vane']) {
+    await drawer.getByLabel('A new trial answer').fill(typed);
+    await teacher.keyboard.press('Enter');
+  }
+  await expect(drawer).toContainText('taken for a slip of the pen');
+  await expect(drawer).toContainText('“not” stands beside it');
+  await note.getByText('What calls a person').click();
+  await note
+    .getByLabel(/beside a hit/)
+    .first()
+    .selectOption({ label: 'refuses the hit' });
+  await expect(drawer).not.toContainText('“not” stands beside it');
+});
+
+test('nothing complained in the console on the way', () => {
+  expect(errors.filter((e) => !/Failed to fetch|ERR_|Failed to load resource/.test(e))).toEqual([]);
+});
