@@ -45,6 +45,17 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
+    'mathematics',
+    async (p) => {
+      await p.goto('/bank');
+      await p.getByLabel('Search all text').fill('tip speed ratio formula');
+      await p.getByRole('link', { name: 'Tip speed ratio as a formula' }).click();
+      await p.getByRole('button', { name: 'Answer slot A' }).click();
+      await p.locator('math-field').first().waitFor();
+      await p.waitForTimeout(600);
+    },
+  ],
+  [
     'bench',
     async (p) => {
       await p.goto('/bank');

@@ -1,7 +1,14 @@
 'use client';
-import { Plus, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
-import type { NumberRule, NumberRules, Tolerance } from '@/core/rules/number/rules';
+import {
+  type NumberRule,
+  type NumberRules,
+  type Slip,
+  slipRule,
+  SLIPS,
+  type Tolerance,
+} from '@/core/rules/number/rules';
 import { ShareInput } from '../parts/ShareInput';
 import { marksText } from '../words/marks';
 
@@ -10,6 +17,9 @@ const START: Record<Tolerance['by'], Tolerance> = {
   absolute: { by: 'absolute', amount: '0' },
   places: { by: 'places', amount: 2 },
   figures: { by: 'figures', amount: 3 },
+  range: { by: 'range', amount: '' },
+  atLeast: { by: 'atLeast', amount: '' },
+  atMost: { by: 'atMost', amount: '' },
 };
 
 function AcceptInput({
@@ -33,23 +43,37 @@ function AcceptInput({
         <option value="absolute">± {unit || 'amount'}</option>
         <option value="places">to decimal places</option>
         <option value="figures">to significant figures</option>
+        <option value="range">up to</option>
+        <option value="atLeast">or more</option>
+        <option value="atMost">or less</option>
       </select>
-      <input
-        className="form-control narrow"
-        aria-label="Tolerance"
-        value={accept.amount}
-        onChange={(e) => {
-          if (accept.by === 'absolute' || accept.by === 'relative') onChange({ ...accept, amount: e.target.value });
-          else if (/^\d{1,2}$/.test(e.target.value))
-            onChange({
-              ...accept,
-              amount: Math.min(12, Math.max(accept.by === 'figures' ? 1 : 0, Number(e.target.value))),
-            });
-        }}
-      />
+      {accept.by !== 'atLeast' && accept.by !== 'atMost' && (
+        <input
+          className="form-control narrow"
+          aria-label="Tolerance"
+          value={accept.amount}
+          onChange={(e) => {
+            if (accept.by === 'absolute' || accept.by === 'relative' || accept.by === 'range')
+              onChange({ ...accept, amount: e.target.value });
+            else if (/^\d{1,2}$/.test(e.target.value))
+              onChange({
+                ...accept,
+                amount: Math.min(12, Math.max(accept.by === 'figures' ? 1 : 0, Number(e.target.value))),
+              });
+          }}
+        />
+      )}
     </span>
   );
 }
+
+const SLIP_WORDS: Record<Slip, string> = {
+  sign: 'wrong sign',
+  'thousand-times': 'a thousand times too large',
+  thousandth: 'a thousand times too small',
+  'wrong-unit': 'right number, wrong unit',
+};
+const OTHER: NumberRule = { value: '', accept: { by: 'relative', amount: '1' }, share: '1/2', feedback: '' };
 
 interface Props {
   rules: NumberRules;
@@ -100,22 +124,23 @@ export function NumberRulesEditor({ rules, marks, onChange }: Props) {
           />
         </div>
       ))}
-      <div>
-        <Button
-          variant="quiet"
-          onClick={() =>
-            onChange({
-              ...rules,
-              rules: [
-                ...rules.rules,
-                { value: '', accept: { by: 'relative', amount: '1' }, share: '1/2', feedback: '' },
-              ],
-            })
-          }
-        >
-          <Plus size={14} /> rule for a typical slip
-        </Button>
-      </div>
+      <select
+        className="form-select"
+        aria-label="Add a rule"
+        value=""
+        onChange={(e) => {
+          const made = e.target.value === 'other' ? OTHER : slipRule(e.target.value as Slip, rules);
+          if (made) onChange({ ...rules, rules: [...rules.rules, made] });
+        }}
+      >
+        <option value="">+ rule for a typical slip</option>
+        {SLIPS.filter((slip) => slip !== 'wrong-unit' || rules.unit !== '').map((slip) => (
+          <option key={slip} value={slip}>
+            {SLIP_WORDS[slip]}
+          </option>
+        ))}
+        <option value="other">another value</option>
+      </select>
       {rules.unit !== '' && (
         <div className="line">
           right number, unit missing:
@@ -131,10 +156,13 @@ export function NumberRulesEditor({ rules, marks, onChange }: Props) {
   );
 }
 
-function near({ accept, value }: NumberRule, unit: string): string {
-  const target = `${value} ${unit}`.trim();
+function near({ accept, value, anyUnit }: NumberRule, unit: string): string {
+  const target = anyUnit ? `${value} with any unit` : `${value} ${unit}`.trim();
   if (accept.by === 'relative') return `${target} ± ${accept.amount} %`;
   if (accept.by === 'absolute') return accept.amount === '0' ? `exactly ${target}` : `${target} ± ${accept.amount}`;
+  if (accept.by === 'range') return `${value} to ${accept.amount} ${unit}`.trim();
+  if (accept.by === 'atLeast') return `${target} or more`;
+  if (accept.by === 'atMost') return `${target} or less`;
   return `${target} to ${accept.amount} ${accept.by === 'places' ? 'decimal places' : 'significant figures'}`;
 }
 

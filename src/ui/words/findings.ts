@@ -44,6 +44,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'maths-key-other-form': (v) => `The key “${v.key}” does not have the form that is asked for.`,
   'maths-key-signs': (v) => `“${v.key}”: are all quantities positive? Then say so; else √(a/b) is not √a/√b.`,
   'maths-rule-never-reached': (v) => `Rule ${v.number} is never reached: rule ${v.before} accepts the same.`,
+  'range-turned-round': (v) => `${v.from} to ${v.to} holds nothing. Turn the bounds round.`,
   'tolerance-wide': (v) => `± ${v.amount} % is very wide.`,
   'same-title': (v) => `Questions ${v.other} and ${v.number} have the same title.`,
   'exam-empty': () => 'There is no question yet.',

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { exact, stored } from '../../base/exact';
-import { figures, markNumber, numberRulesReadiness, rulesFromKey, type Tolerance } from './rules';
+import {
+  figures,
+  markNumber,
+  type NumberRules,
+  numberRulesReadiness,
+  rulesFromKey,
+  slipRule,
+  SLIPS,
+  type Tolerance,
+} from './rules';
 
 function outcome(key: string, accept: Tolerance | null, answer: string, unit = ''): [string, string] {
   const rules = rulesFromKey(key);
@@ -74,4 +83,75 @@ it('readiness names what is wrong with the key', () => {
   expect(codes('')).toEqual(['no-key']);
   expect(codes('many')).toEqual(['key-not-a-number']);
   expect(codes('5 zork')).toEqual(['unit-unknown']);
+});
+
+describe('ranges and one-sided rules', () => {
+  const rules = (accept: Tolerance, key = '3 kW'): NumberRules => {
+    const made = rulesFromKey(key);
+    return { ...made, rules: made.rules.map((rule) => ({ ...rule, accept })) };
+  };
+  it.each<[Tolerance, string, boolean]>([
+    [{ by: 'range', amount: '5' }, '3 kW', true],
+    [{ by: 'range', amount: '5' }, '5000 W', true],
+    [{ by: 'range', amount: '5' }, '5.01 kW', false],
+    [{ by: 'range', amount: '5' }, '2.99 kW', false],
+    [{ by: 'atLeast', amount: '' }, '3 kW', true],
+    [{ by: 'atLeast', amount: '' }, '1 MW', true],
+    [{ by: 'atLeast', amount: '' }, '2 kW', false],
+    [{ by: 'atMost', amount: '' }, '3000 W', true],
+    [{ by: 'atMost', amount: '' }, '3.1 kW', false],
+  ])('%j of 3 kW and %s: %s', (accept, typed, right) => {
+    const marking = markNumber(rules(accept), typed, '');
+    expect(marking.state === 'marked' && marking.share.equals(1)).toBe(right);
+  });
+
+  it('a range that holds nothing is found', () => {
+    expect(numberRulesReadiness(rules({ by: 'range', amount: '2' })).map((f) => f.code)).toEqual([
+      'range-turned-round',
+    ]);
+    expect(numberRulesReadiness(rules({ by: 'range', amount: '' })).map((f) => f.code)).toEqual([
+      'tolerance-not-a-number',
+    ]);
+  });
+});
+
+describe('ready-made rules for slips', () => {
+  const key = rulesFromKey('5.19 MW');
+  const withSlips: NumberRules = {
+    ...key,
+    rules: [...key.rules, ...SLIPS.flatMap((slip) => slipRule(slip, key) ?? [])],
+  };
+  it.each([
+    ['5.19 MW', '1', undefined],
+    ['-5.19 MW', '1/2', 'The amount is right; look at the sign.'],
+    ['5190 MW', '1/2', 'A thousand times too large.'],
+    ['5.19 kW', '1/2', 'A thousand times too small.'],
+    ['5.19 kJ', '1/2', 'The number is right, its unit is not.'],
+    ['5.19 m/s', '1/2', 'The number is right, its unit is not.'],
+    ['7 m/s', '0', undefined],
+  ])('%s earns %s', (typed, share, feedback) => {
+    const marking = markNumber(withSlips, typed, '');
+    expect([
+      marking.state === 'marked' && stored(marking.share),
+      marking.state === 'marked' ? marking.feedback : '',
+    ]).toEqual([share, feedback]);
+  });
+
+  it('are none while there is no key', () => expect(slipRule('sign', rulesFromKey(''))).toBeNull());
+});
+
+describe('spans of time', () => {
+  const rules = rulesFromKey('5400 s');
+  it.each([
+    ['1 h 30 min', '1'],
+    ['1h30min', '1'],
+    ['1:30 h', '1'],
+    ['90:00 min', '1'],
+    ['90 min', '1'],
+    ['1.5 h', '1'],
+    ['1 h 31 min', '0'],
+  ])('%s of 5400 s earns %s', (typed, share) => {
+    const marking = markNumber(rules, typed, '');
+    expect(marking.state === 'marked' && stored(marking.share)).toBe(share);
+  });
 });

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
-import { type Exact, exact, round, shareText, ZERO } from '../../base/exact';
+import { type Exact, exact, parseExact, round, shareText, ZERO } from '../../base/exact';
 import { marked, type Marking, type TraceStep, waits } from '../marking';
-import { readNumber } from './read';
+import { type NumberReading, readNumber } from './read';
+import { timeSpan } from './time-span';
 import { DIMENSIONLESS, parseUnit, sameDimension, toBase, type Unit } from './units';
 
 /** How near is near enough. */
@@ -15,12 +16,19 @@ const tolerance = z.discriminatedUnion('by', [
   z.object({ by: z.literal('places'), amount: z.number().int().min(0).max(12) }),
   /** the same when both are rounded (half up) to so many significant figures */
   z.object({ by: z.literal('figures'), amount: z.number().int().min(1).max(12) }),
+  /** from the target up to this amount, both included */
+  z.object({ by: z.literal('range'), amount: z.string().max(60) }),
+  /** the target or more; the target or less */
+  z.object({ by: z.literal('atLeast'), amount: z.literal('') }),
+  z.object({ by: z.literal('atMost'), amount: z.literal('') }),
 ]);
 export type Tolerance = z.infer<typeof tolerance>;
 
 const numberRule = z.object({
   value: z.string().max(60),
   accept: tolerance,
+  /** The number alone decides, whatever unit stands behind it. */
+  anyUnit: z.boolean().optional(),
   share: shareText,
   feedback: z.string().max(1000),
 });
@@ -82,6 +90,14 @@ function near(accept: Tolerance, { target, answer, unit }: Comparison): boolean 
       const amount = readNumber(accept.amount)?.value;
       return amount !== undefined && gap.mul(100).compare(inUnit(target).abs().mul(amount)) <= 0;
     }
+    case 'range': {
+      const upper = readNumber(accept.amount)?.value;
+      return upper !== undefined && answer.compare(target) >= 0 && inUnit(answer).compare(upper) <= 0;
+    }
+    case 'atLeast':
+      return answer.compare(target) >= 0;
+    case 'atMost':
+      return answer.compare(target) <= 0;
     case 'places':
       return round(inUnit(answer), accept.amount) === round(inUnit(target), accept.amount);
     case 'figures':
@@ -113,24 +129,46 @@ export function markNumber(rules: NumberRules, number: string, unitText: string)
   const keyUnit = rules.unit === '' ? DIMENSIONLESS : parseUnit(rules.unit);
   if (!keyUnit) return waits([{ code: 'key-unit-unknown', values: { unit: rules.unit } }]);
 
-  let unit = keyUnit;
+  let unit: Unit | null = keyUnit;
   let unitMissing = false;
   if (typedUnit === '') unitMissing = rules.unit !== '' && rules.unit !== '1';
   else {
+    const span = reading.rest === '' ? null : timeSpan(number);
+    if (span && sameDimension(span.unit, keyUnit))
+      return decided(rules, {
+        reading: { value: span.value, rest: '' },
+        number,
+        typedUnit,
+        unit: span.unit,
+        keyUnit,
+        unitMissing,
+      });
     const parsed = parseUnit(typedUnit);
     if (!parsed) return waits([{ code: 'unit-unknown', values: { unit: typedUnit } }]);
-    if (!sameDimension(parsed, keyUnit)) {
-      const step: TraceStep = { code: 'unit-wrong-dimension', values: { unit: typedUnit, wanted: rules.unit || '1' } };
-      return marked(ZERO, [step], rules.otherwiseFeedback);
-    }
-    unit = parsed;
+    unit = sameDimension(parsed, keyUnit) ? parsed : null;
   }
+  return decided(rules, { reading, number, typedUnit, unit, keyUnit, unitMissing });
+}
 
+/** A number as it was typed and read, and what stood behind it. */
+interface Given {
+  reading: NumberReading;
+  number: string;
+  typedUnit: string;
+  /** Null when it measures something else than the key. */
+  unit: Unit | null;
+  keyUnit: Unit;
+  unitMissing: boolean;
+}
+
+/** The first rule that a number with its unit fulfils decides. */
+function decided(rules: NumberRules, { reading, number, typedUnit, unit, keyUnit, unitMissing }: Given): Marking {
   const decide = (value: Exact): { rule: NumberRule; index: number } | null => {
     for (const [index, rule] of rules.rules.entries()) {
       const target = readNumber(rule.value)?.value;
-      if (!target) continue;
-      const comparison = { target: toBase(target, keyUnit), answer: toBase(value, unit), unit: keyUnit };
+      const own = rule.anyUnit ? keyUnit : unit;
+      if (!target || !own) continue;
+      const comparison = { target: toBase(target, keyUnit), answer: toBase(value, own), unit: keyUnit };
       if (near(rule.accept, comparison)) return { rule, index };
     }
     return null;
@@ -140,26 +178,54 @@ export function markNumber(rules: NumberRules, number: string, unitText: string)
   if (!hit && reading.other && decide(reading.other)) {
     return waits([{ code: 'number-ambiguous', evidence: [number], values: { other: reading.other.toString() } }]);
   }
-  if (!hit)
-    return marked(
-      ZERO,
-      [{ code: 'number-not-near', evidence: [`${number} ${unitText}`.trim()] }],
-      rules.otherwiseFeedback,
-    );
+  if (!hit && !unit) {
+    const step: TraceStep = {
+      code: 'unit-wrong-dimension',
+      values: { unit: typedUnit, wanted: rules.unit || '1' },
+    };
+    return marked(ZERO, [step], rules.otherwiseFeedback);
+  }
+  if (!hit) return marked(ZERO, [{ code: 'number-not-near', evidence: [number] }], rules.otherwiseFeedback);
   const trace: TraceStep[] = [
     { code: 'rule', values: { number: hit.index + 1 } },
     {
-      code: `number-within-${hit.rule.accept.by}`,
+      code: `number-within-${hit.rule.accept.by.toLowerCase()}`,
       values: { value: hit.rule.value, unit: rules.unit, amount: hit.rule.accept.amount },
     },
+    ...(hit.rule.anyUnit ? [{ code: 'number-any-unit' }] : []),
   ];
   const share = exact(hit.rule.share);
-  if (!unitMissing) return marked(share, trace, hit.rule.feedback);
+  if (!unitMissing || hit.rule.anyUnit) return marked(share, trace, hit.rule.feedback);
   return marked(
     share.mul(exact(rules.missingUnit)),
     [...trace, { code: 'unit-missing', values: { wanted: rules.unit } }],
     hit.rule.feedback,
   );
+}
+
+/** Slips that have ready-made rules: half the marks and a word on what went wrong. */
+export const SLIPS = ['sign', 'thousand-times', 'thousandth', 'wrong-unit'] as const;
+export type Slip = (typeof SLIPS)[number];
+
+/** A second rule for a usual slip against the key, with the key's tolerance; null while there is no key. */
+export function slipRule(slip: Slip, { rules }: NumberRules): NumberRule | null {
+  const [key] = rules;
+  const value = key && readNumber(key.value)?.value;
+  if (!key || !value) return null;
+  const { accept } = key;
+  const as = (number: Exact): string =>
+    parseExact(number.toString()) && !number.toString().includes('(') ? number.toString() : number.toFraction();
+  const rule = (number: Exact, feedback: string, more: Partial<NumberRule> = {}): NumberRule => ({
+    value: as(number),
+    accept,
+    share: '1/2',
+    feedback,
+    ...more,
+  });
+  if (slip === 'sign') return rule(value.neg(), 'The amount is right; look at the sign.');
+  if (slip === 'thousand-times') return rule(value.mul(1000), 'A thousand times too large.');
+  if (slip === 'thousandth') return rule(value.div(1000), 'A thousand times too small.');
+  return rule(value, 'The number is right, its unit is not.', { anyUnit: true });
 }
 
 /** What stops or weakens these rules. */
@@ -172,6 +238,12 @@ export function numberRulesReadiness(rules: NumberRules): Finding[] {
       const reading = readNumber(rule.value);
       if (!reading || reading.rest !== '')
         findings.push(stops('key-not-a-number', ['rules', i], { value: rule.value }));
+    }
+    if (rule.accept.by === 'range') {
+      const [from, to] = [readNumber(rule.value)?.value, readNumber(rule.accept.amount)?.value];
+      if (!to) findings.push(stops('tolerance-not-a-number', ['rules', i], { amount: rule.accept.amount }));
+      else if (from && from.compare(to) > 0)
+        findings.push(stops('range-turned-round', ['rules', i], { from: rule.value, to: rule.accept.amount }));
     }
     if (rule.accept.by === 'absolute' || rule.accept.by === 'relative') {
       const amount = readNumber(rule.accept.amount);
