@@ -32,7 +32,7 @@ export function useSearch(place: Place, filters: Filters, first: Found) {
     const timer = setTimeout(async () => {
       const result = await searchAction({ bank, topic, ...filters, from: 0 });
       if (!stale && result.ok) setList({ total: result.value.total, pages: new Map([[0, result.value.found]]) });
-    }, 90);
+    }, 40);
     return () => {
       stale = true;
       clearTimeout(timer);

@@ -79,15 +79,13 @@ export function Bench({ question }: { question: OpenQuestion }) {
     changeSlot(id, freshSlot(preset, key), '');
     if (editor.current) insertSlotNode(editor.current, preset.kind, id);
     setSelected(id);
-    setTimeout(
-      () =>
-        bench.current
-          ?.querySelector<HTMLElement>(
-            `[data-slot="${id}"] input[class*="text"], [data-slot="${id}"] .key-input, [data-slot="${id}"] math-field`,
-          )
-          ?.focus(),
-      60,
-    );
+    setTimeout(() => {
+      // Whoever is writing somewhere already stays there.
+      if (document.activeElement?.matches('input, textarea, select')) return;
+      const place = `[data-slot="${id}"]`;
+      const entries = ['input[class*="text"]', '.key-input', 'math-field'].map((entry) => `${place} ${entry}`);
+      bench.current?.querySelector<HTMLElement>(entries.join())?.focus();
+    }, 60);
   };
   /** The chosen words become the key of a slot that stands in their place: a number when they read as one. */
   const wordsToSlot = (): void => {

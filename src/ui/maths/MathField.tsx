@@ -11,7 +11,8 @@ interface Props {
   label: string;
   /** Which keys stand under the field. */
   palette?: readonly PaletteKey[];
-  onEnter?: () => void;
+  /** Gets the formula as it stands, which may be newer than what was drawn last. */
+  onEnter?: (latex: string) => void;
   onEscape?: () => void;
   focusFirst?: boolean;
   disabled?: boolean;
@@ -39,7 +40,7 @@ export function MathField({ latex, onChange, label, palette = PALETTES.general, 
       made.addEventListener('keydown', (event) => {
         const { onEnter, onEscape } = latest.current;
         if (event.key === 'Enter' && onEnter) event.preventDefault();
-        if (event.key === 'Enter') onEnter?.();
+        if (event.key === 'Enter') onEnter?.(made.getValue('latex'));
         if (event.key === 'Escape') onEscape?.();
       });
       place.current.replaceChildren(made);
@@ -78,6 +79,7 @@ export function MathField({ latex, onChange, label, palette = PALETTES.general, 
               onMouseDown={(event) => event.preventDefault()}
               onClick={() => {
                 field.current?.insert(key.insert, { focus: true });
+                if (field.current) onChange(field.current.getValue('latex'));
               }}
             >
               {key.face}

@@ -16,9 +16,9 @@ function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }
     setTyped(latex);
     setEditing(true);
   };
-  const close = (keep: boolean): void => {
+  const close = (keep: boolean, written = typed): void => {
     setEditing(false);
-    if (keep && typed.trim() !== '') updateAttributes({ latex: typed.trim() });
+    if (keep && written.trim() !== '') updateAttributes({ latex: written.trim() });
     else if (latex === '') deleteNode();
     // At once: the next letter belongs to the sheet already.
     editor.view.focus();
@@ -41,7 +41,7 @@ function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }
             label="Formula"
             latex={typed}
             onChange={setTyped}
-            onEnter={() => close(true)}
+            onEnter={(written) => close(true, written)}
             onEscape={() => close(false)}
             focusFirst
           />
