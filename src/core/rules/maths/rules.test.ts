@@ -57,6 +57,8 @@ describe('marking', () => {
       'no-rule-matched',
     ]);
     expect(markMaths(factored, '(3+x)(x+2)').state).toBe('marked');
+    // Students read traces also where the key is not shown.
+    expect(JSON.stringify(markMaths(factored, 'x^2+5x+6').trace)).not.toContain('(x+2)');
   });
 
   it('reads names and logarithms as the question says', () => {

@@ -131,7 +131,7 @@ export function markMaths(rules: MathsRules, typed: string): Marking {
       ]);
     if (reason === 'cannot-be-read') return waits([{ code: 'maths-unreadable', evidence: [answer] }]);
     if (reason === 'not-this-mode') return waits([{ code: 'maths-other-shape', evidence: [answer] }]);
-    if (reason === 'other-form') nearly.push(at, { code: 'maths-other-form', values: { key: rule.key } });
+    if (reason === 'other-form') nearly.push(at, { code: 'maths-other-form' });
   }
   const trace: TraceStep[] = [...nearly, { code: 'no-rule-matched' }];
   return rules.otherwise === 'zero' && rules.rules.some((rule) => rule.key !== '')
