@@ -1,9 +1,9 @@
 'use client';
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
 import { MATHS_FORMS, MATHS_MODES, type MathsRule, type MathsRules } from '@/core/rules/maths/rules';
 import { MathField } from '../maths/MathField';
-import { ShareInput } from '../parts/ShareInput';
+import { RuleRow } from './RuleRow';
 import { marksText } from '../words/marks';
 
 const MODE_WORDS: Record<MathsRules['mode'], string> = {
@@ -157,9 +157,10 @@ export function MathsRulesEditor({ rules, marks, onChange }: Props) {
         </select>
       </label>
       {rules.rules.map((rule, i) => (
-        <div key={i} className="d-grid gap-1">
-          <div className="line">
-            <strong>{i === 0 ? 'if' : 'else if'}</strong>
+        <RuleRow
+          key={i}
+          index={i}
+          when={
             <span className="flex-fill">
               <MathField
                 label={`Formula of rule ${i + 1}`}
@@ -168,33 +169,16 @@ export function MathsRulesEditor({ rules, marks, onChange }: Props) {
                 onChange={(key) => set(i, { key })}
               />
             </span>
-            <ShareInput
-              share={rule.share}
-              marks={marks}
-              label={`Marks of rule ${i + 1}`}
-              onChange={(share) => set(i, { share })}
-            />
-            {i > 0 && (
-              <Button
-                variant="quiet"
-                aria-label={`Take rule ${i + 1} out`}
-                onClick={() => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) })}
-              >
-                <X size={14} />
-              </Button>
-            )}
-          </div>
+          }
+          share={{ of: marks, value: rule.share, onChange: (share) => set(i, { share }) }}
+          feedback={rule.feedback}
+          onFeedback={(feedback) => set(i, { feedback })}
+          {...(i > 0 ? { onTakeOut: () => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) }) } : {})}
+        >
           {rules.mode === 'equivalent' && (
             <FormInput form={rule.form} number={i + 1} onChange={(form) => set(i, { form })} />
           )}
-          <input
-            className="form-control"
-            aria-label={`Feedback of rule ${i + 1}`}
-            placeholder="What they read"
-            value={rule.feedback}
-            onChange={(e) => set(i, { feedback: e.target.value })}
-          />
-        </div>
+        </RuleRow>
       ))}
       <div>
         <Button

@@ -1,6 +1,4 @@
 'use client';
-import { X } from 'lucide-react';
-import Button from 'react-bootstrap/Button';
 import {
   type NumberRule,
   type NumberRules,
@@ -10,6 +8,7 @@ import {
   type Tolerance,
 } from '@/core/rules/number/rules';
 import { ShareInput } from '../parts/ShareInput';
+import { RuleRow } from './RuleRow';
 import { marksText } from '../words/marks';
 
 const START: Record<Tolerance['by'], Tolerance> = {
@@ -88,41 +87,27 @@ export function NumberRulesEditor({ rules, marks, onChange }: Props) {
   return (
     <div className="rule-edit">
       {rules.rules.map((rule, i) => (
-        <div key={i} className="d-grid gap-1">
-          <div className="line">
-            <strong>{i === 0 ? 'if' : 'else if'}</strong>
-            <input
-              className="form-control"
-              aria-label={`Value of rule ${i + 1}`}
-              value={rule.value}
-              onChange={(e) => set(i, { value: e.target.value })}
-            />
-            <span>{rules.unit}</span>
-            <ShareInput
-              share={rule.share}
-              marks={marks}
-              label={`Marks of rule ${i + 1}`}
-              onChange={(share) => set(i, { share })}
-            />
-            {i > 0 && (
-              <Button
-                variant="quiet"
-                aria-label={`Take rule ${i + 1} out`}
-                onClick={() => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) })}
-              >
-                <X size={14} />
-              </Button>
-            )}
-          </div>
+        <RuleRow
+          key={i}
+          index={i}
+          when={
+            <>
+              <input
+                className="form-control"
+                aria-label={`Value of rule ${i + 1}`}
+                value={rule.value}
+                onChange={(e) => set(i, { value: e.target.value })}
+              />
+              <span>{rules.unit}</span>
+            </>
+          }
+          share={{ of: marks, value: rule.share, onChange: (share) => set(i, { share }) }}
+          feedback={rule.feedback}
+          onFeedback={(feedback) => set(i, { feedback })}
+          {...(i > 0 ? { onTakeOut: () => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) }) } : {})}
+        >
           <AcceptInput accept={rule.accept} unit={rules.unit} onChange={(accept) => set(i, { accept })} />
-          <input
-            className="form-control"
-            aria-label={`Feedback of rule ${i + 1}`}
-            placeholder="What they read"
-            value={rule.feedback}
-            onChange={(e) => set(i, { feedback: e.target.value })}
-          />
-        </div>
+        </RuleRow>
       ))}
       <select
         className="form-select"

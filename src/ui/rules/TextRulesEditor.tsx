@@ -1,10 +1,10 @@
 'use client';
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
 import type { Doubts } from '@/core/rules/text/doubts';
 import type { TextRule, TextRules } from '@/core/rules/text/rules';
 import type { Forgives } from '@/core/rules/text/words';
-import { ShareInput } from '../parts/ShareInput';
+import { RuleRow } from './RuleRow';
 import { KeywordGroups } from './KeywordGroups';
 import { WordsInput } from './WordsInput';
 
@@ -58,9 +58,10 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
   return (
     <div className="rule-edit">
       {rules.rules.map((rule, i) => (
-        <div key={i} className="d-grid gap-1">
-          <div className="line">
-            <strong>{i === 0 ? 'if' : 'else if'}</strong>
+        <RuleRow
+          key={i}
+          index={i}
+          when={
             <select
               className="form-select"
               aria-label={`Rule ${i + 1}`}
@@ -71,22 +72,14 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
               <option value="keywords">words occur in it</option>
               <option value="pattern">it matches a pattern</option>
             </select>
-            {rule.when !== 'keywords' && (
-              <ShareInput
-                share={rule.share}
-                marks={marks}
-                label={`Marks of rule ${i + 1}`}
-                onChange={(share) => set(i, { ...rule, share })}
-              />
-            )}
-            <Button
-              variant="quiet"
-              aria-label={`Take rule ${i + 1} out`}
-              onClick={() => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) })}
-            >
-              <X size={14} />
-            </Button>
-          </div>
+          }
+          {...(rule.when === 'keywords'
+            ? {}
+            : { share: { of: marks, value: rule.share, onChange: (share: string) => set(i, { ...rule, share }) } })}
+          feedback={rule.feedback}
+          onFeedback={(feedback) => set(i, { ...rule, feedback })}
+          onTakeOut={() => onChange({ ...rules, rules: rules.rules.filter((_, j) => j !== i) })}
+        >
           {rule.when === 'exact' && (
             <WordsInput
               words={rule.answers}
@@ -107,14 +100,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
               onChange={(e) => set(i, { ...rule, pattern: e.target.value })}
             />
           )}
-          <input
-            className="form-control"
-            aria-label={`Feedback of rule ${i + 1}`}
-            placeholder="What they read"
-            value={rule.feedback}
-            onChange={(e) => set(i, { ...rule, feedback: e.target.value })}
-          />
-        </div>
+        </RuleRow>
       ))}
       <div>
         <Button
