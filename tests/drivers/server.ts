@@ -9,6 +9,8 @@ const root = path.resolve(import.meta.dirname, '../..');
 export class Server {
   private process: ChildProcess | null = null;
   readonly base: string;
+  /** The folder of its data. */
+  readonly data: string;
   private readonly env: NodeJS.ProcessEnv;
 
   constructor(
@@ -16,17 +18,18 @@ export class Server {
     name: string,
   ) {
     this.base = `http://localhost:${port}`;
+    this.data = path.join(root, '.test', name);
     this.env = {
       ...process.env,
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
-      ZONDA_DATA: path.join(root, '.test', name),
+      ZONDA_DATA: this.data,
     };
   }
 
   /** An empty data folder with the demo department in it. */
   loadDemo(): void {
-    rmSync(this.env.ZONDA_DATA ?? '', { recursive: true, force: true });
+    rmSync(this.data, { recursive: true, force: true });
     execFileSync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts'], {
       cwd: root,
       env: this.env,

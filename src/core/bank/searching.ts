@@ -4,7 +4,7 @@
 export const PAGE = 60;
 
 /** Beyond so many hits nobody counts any more. */
-export const MOST_COUNTED = 10_000;
+export const MOST_COUNTED = 1000;
 
 /** Stands before and after a hit in a snippet. */
 export const HIT = '\u0001';

@@ -138,6 +138,7 @@ interface Plan {
  */
 function plan(query: string | null, sort: BankSearch['sort'], ranked: boolean): Plan {
   const titles = sql`${questions.title}`;
+  const found = sql`CROSS JOIN ${questions} INDEXED BY questions_by_row ON ${questions.row} = hits.row`;
   if (query === null) {
     return sort === 'title'
       ? { source: sql`${questions} INDEXED BY questions_by_title`, order: titles }
@@ -145,10 +146,10 @@ function plan(query: string | null, sort: BankSearch['sort'], ranked: boolean): 
   }
   if (ranked) {
     const best = sql`(SELECT rowid AS row, rank FROM question_search WHERE question_search MATCH ${query} LIMIT ${MOST_RANKED}) AS hits`;
-    return { source: sql`${best} CROSS JOIN ${questions} ON ${questions.row} = hits.row`, order: sql`hits.rank` };
+    return { source: sql`${best} ${found}`, order: sql`hits.rank` };
   }
   const index = sql`(SELECT rowid AS row FROM question_search WHERE question_search MATCH ${query}) AS hits`;
-  const led = sql`${index} CROSS JOIN ${questions} ON ${questions.row} = hits.row`;
+  const led = sql`${index} ${found}`;
   if (sort !== 'title') return { source: led, order: sql`hits.row DESC` };
   const fitting = sql`(SELECT rowid FROM question_search WHERE question_search MATCH ${query})`;
   return {

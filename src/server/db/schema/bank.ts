@@ -131,6 +131,7 @@ export const questions = sqliteTable(
     // Lists and counts read these alone, and never the wide rows.
     index('questions_newest').on(t.savedAt, t.bank, ...narrowing(t)),
     index('questions_by_title').on(t.title, t.bank, ...narrowing(t)),
+    index('questions_by_row').on(t.row, t.bank, ...narrowing(t)),
     index('questions_shelf').on(t.bank, t.topic, t.deletedAt, t.archivedAt),
     index('questions_topic').on(t.topic),
     index('questions_passage').on(t.passage),

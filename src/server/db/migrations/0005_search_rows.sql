@@ -1,0 +1,1 @@
+CREATE INDEX `questions_by_row` ON `questions` (`row`,`bank`,`deleted_at`,`archived_at`,`id`,`topic`,`difficulty`,`demand`,`kinds`,`review`,`ready`,`author`);
