@@ -82,9 +82,7 @@ export async function search(count: number): Promise<void> {
   const baseline: number[] = [];
   for (let i = 0; i < 20; i++) {
     const from = performance.now();
-    await out.db.read.all(
-      `SELECT id FROM questions WHERE draft LIKE '%${word()}%' ORDER BY saved_at DESC LIMIT 60`,
-    );
+    await out.db.read.all(`SELECT id FROM questions WHERE draft LIKE '%${word()}%' ORDER BY saved_at DESC LIMIT 60`);
     baseline.push(performance.now() - from);
   }
   say({

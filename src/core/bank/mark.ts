@@ -19,8 +19,32 @@ export function markSlot(slot: Slot, response: unknown, worth: Exact = exact(slo
   const kind = kindOf(slot.kind);
   const parsed = kind.response.safeParse(response);
   const marking =
-    !parsed.success || kind.blank(parsed.data) ? marked(ZERO, [{ code: 'blank' }]) : kind.mark(slot.setup, parsed.data);
+    !parsed.success || kind.blank(parsed.data)
+      ? marked(ZERO, [{ code: 'blank' }])
+      : (settledMarking(slot, parsed.data) ?? kind.mark(slot.setup, parsed.data));
   return { marking, marks: marking.state === 'marked' ? marking.share.mul(worth) : null };
+}
+
+/** What was decided about this very answer; null when nothing was. */
+function settledMarking({ kind: name, setup, settled = [] }: Slot, response: unknown): Marking | null {
+  if (settled.length === 0) return null;
+  const kind = kindOf(name);
+  const gist = kind.gist(setup, response);
+  const found = settled.find(
+    (answer) => kind.gist(setup, answer.response) === gist || kind.same?.(setup, answer.response, response),
+  );
+  if (!found) return null;
+  const step = { code: 'settled', values: { answer: kind.describeResponse(setup, found.response) } };
+  return marked(exact(found.share), [step], found.feedback);
+}
+
+/** Marks every slot of a question. `worth` gives the exact marks of each slot where they are not its own. */
+export function markQuestion(
+  question: QuestionBody,
+  responses: Readonly<Record<string, unknown>>,
+  worth?: ReadonlyMap<string, Exact>,
+): Map<string, SlotMarking> {
+  return new Map(placedSlots(question).map(({ id, slot }) => [id, markSlot(slot, responses[id], worth?.get(id))]));
 }
 
 /** A trial answer and what the rules make of it. */

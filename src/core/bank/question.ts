@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { marksText } from '../base/exact';
 import { readStored, type StoredForm } from '../base/stored-form';
 import { contentSchema, emptyContent, slotId, slotIds } from '../content/document';
+import { settledAnswer } from '../rules/settled';
 import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
 
 /**
@@ -13,6 +14,8 @@ const slot = z
     kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]),
     marks: marksText,
     setup: z.unknown(),
+    /** Answers that were decided one by one, before the rules of the setup. */
+    settled: z.array(settledAnswer).max(200).optional(),
   })
   .transform((raw, context) => {
     try {

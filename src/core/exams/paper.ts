@@ -2,6 +2,7 @@ import { type Exact, exact, sum, ZERO } from '../base/exact';
 import { seedFor, shuffled } from '../base/random';
 import { placedSlots, type QuestionBody } from '../bank/question';
 import { totalMarks } from '../bank/summary';
+import type { Amendment, Amendments } from './amendments';
 import { type ExamPlan, type Placement, revisionKey } from './plan';
 
 /** The revisions that a plan places, by `revisionKey`. */
@@ -13,6 +14,10 @@ export interface PaperItem {
   number: number;
   question: QuestionBody;
   bonus: boolean;
+  /** It was taken out of the counting afterwards. */
+  dropped: boolean;
+  /** Everybody has its marks, whatever was answered. */
+  everyone: boolean;
   marks: Exact;
   /** Exact marks of each slot by its id; they add up to `marks`. */
   worth: ReadonlyMap<string, Exact>;
@@ -49,17 +54,26 @@ export function slotWorth(question: QuestionBody, item: Pick<Placement, 'marks'>
   );
 }
 
+const NO_AMENDMENTS: Amendments = new Map();
+
 /**
- * The paper of one attempt: the same plan, revisions and seed give the same
- * paper on every machine. A revision that is missing is a defect and throws.
+ * The paper of one attempt: the same plan, revisions, seed and amendments give
+ * the same paper on every machine. A revision that is missing is a defect and throws.
  */
-export function assemble(plan: ExamPlan, revisions: Revisions, seed: number): Paper {
+export function assemble(
+  plan: ExamPlan,
+  revisions: Revisions,
+  seed: number,
+  amendments: Amendments = NO_AMENDMENTS,
+): Paper {
   let number = 0;
   const sections = plan.sections.map((section, index): PaperSection => {
     const order = section.shuffleQuestions ? shuffled(section.items, seedFor(seed, section.id)) : section.items;
     const items = order.map((item): PaperItem => {
-      const question = revisions.get(revisionKey(item.question, item.revision));
-      if (!question) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
+      const pinned = revisions.get(revisionKey(item.question, item.revision));
+      if (!pinned) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
+      const amendment = amendments.get(item.id);
+      const question = amendment ? amended(pinned, amendment) : pinned;
       const worth = slotWorth(question, item);
       number += 1;
       return {
@@ -67,6 +81,8 @@ export function assemble(plan: ExamPlan, revisions: Revisions, seed: number): Pa
         number,
         question,
         bonus: item.bonus,
+        dropped: amendment?.dropped ?? false,
+        everyone: amendment?.everyone ?? false,
         marks: sum(worth.values()),
         worth,
         seed: seedFor(seed, item.id),
@@ -79,10 +95,20 @@ export function assemble(plan: ExamPlan, revisions: Revisions, seed: number): Pa
       instructions: section.instructions,
       passPercent: section.passPercent,
       items,
-      marks: sum(items.map((item) => (item.bonus ? ZERO : item.marks))),
+      marks: sum(items.map((item) => (item.bonus || item.dropped ? ZERO : item.marks))),
     };
   });
   return { sections, marks: sum(sections.map((s) => s.marks)) };
+}
+
+/** The question with the rules that were added for single answers. */
+function amended(question: QuestionBody, { settled }: Amendment): QuestionBody {
+  if (settled.size === 0) return question;
+  const slots = Object.entries(question.slots).map(([id, slot]) => {
+    const added = settled.get(id);
+    return [id, added ? { ...slot, settled: [...added, ...(slot.settled ?? [])] } : slot];
+  });
+  return { ...question, slots: Object.fromEntries(slots) };
 }
 
 export function paperItems(paper: Paper): PaperItem[] {

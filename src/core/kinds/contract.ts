@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { Finding } from '../base/finding';
 import type { StoredForm } from '../base/stored-form';
 import type { Marking } from '../rules/marking';
+import type { Put } from '../content/put';
 
 /**
  * What every kind of answer slot provides. `Setup` is what the teacher sets,
@@ -42,6 +43,18 @@ export interface Kind<Setup, Sheet, Response> {
   typedKey: (setup: Setup) => string;
   /** Typed answers worth trying, from the rules: the key otherwise written, near misses, typical slips. */
   tryouts: (setup: Setup) => string[];
+  /**
+   * What the answer comes to, as one line: answers with the same line are one
+   * answer, however they were written. For gathering the answers of many, and
+   * for answers that were decided one by one.
+   */
+  gist: (setup: Setup, response: Response) => string;
+  /** Whether two answers with different gists are one answer all the same; for kinds in which that takes working out. */
+  same?: (setup: Setup, a: Response, b: Response) => boolean;
+  /** The answer as a value that a later slot may reckon with, as plain typing; null when it has none. */
+  valueOf: (setup: Setup, response: Response) => string | null;
+  /** The slot with named values put into its texts, its key and its rules. */
+  put: (setup: Setup, put: Put) => Setup;
   /** A typed trial answer as a response: options by letter or words, text and numbers as they are. */
   fromTyped: (setup: Setup, typed: string) => Response;
 }

@@ -54,6 +54,7 @@ export function score(paper: Paper, slotMarks: SlotMarks, boundaries: Boundaries
   const sections = paper.sections.map((section): SectionScore => {
     const marks = sum(
       section.items.map((item) => {
+        if (item.dropped) return ZERO;
         const earned = [...item.worth.keys()].map((slot) => {
           const value = slotMarks.get(item.id)?.get(slot);
           if (value === null || value === undefined) waiting += 1;

@@ -15,6 +15,8 @@ export type Reader = Pick<LibSQLDatabase<typeof schema>, 'select' | 'selectDisti
 export type Transaction = Parameters<Parameters<LibSQLDatabase<typeof schema>['transaction']>[0]>[0];
 
 export interface Database {
+  /** Where it is; worker threads open it for reading. */
+  url: string;
   read: Reader;
   /**
    * Runs the work in one transaction and commits it; a throw rolls back. One at
@@ -26,6 +28,11 @@ export interface Database {
 
 const BUSY_TIMEOUT = 2000;
 
+/** A connection of its own that reads, for a worker thread. */
+export function openReader(url: string): Reader {
+  return drizzle(createClient({ url, timeout: BUSY_TIMEOUT }), { schema });
+}
+
 /** Opens the database with one client for writing and one for reading, after bringing its schema up to date. */
 export async function openDatabase(url: string): Promise<Database> {
   const writer = createClient({ url, concurrency: 1, timeout: BUSY_TIMEOUT });
@@ -36,6 +43,7 @@ export async function openDatabase(url: string): Promise<Database> {
   const reading = drizzle(reader, { schema });
   const mutex = new Mutex();
   return {
+    url,
     read: reading,
     transaction: (work) => mutex.run(() => writing.transaction(work)),
     close() {

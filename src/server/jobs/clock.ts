@@ -1,4 +1,5 @@
 import pino from 'pino';
+import { cancelBroken } from '../marking/mend';
 import { outside } from '../outside';
 import { BEAT, beat } from '../sittings/heartbeat';
 import { sweep } from '../sittings/hand-in';
@@ -11,7 +12,7 @@ function nameOf(error: unknown): { error: string; code?: unknown } {
   return { error: error instanceof Error ? error.name : typeof error, ...(cause?.code ? { code: cause.code } : {}) };
 }
 
-/** Every two seconds: say that the server lives, and hand in what is overdue. One at a time. */
+/** What a stopped server left half done is put away; then, every two seconds: say that the server lives, and hand in what is overdue. One at a time. */
 export async function startClock(): Promise<void> {
   const tick = async (): Promise<void> => {
     try {
@@ -23,5 +24,6 @@ export async function startClock(): Promise<void> {
     }
     setTimeout(tick, BEAT).unref();
   };
+  await cancelBroken(await outside());
   await tick();
 }

@@ -1,9 +1,9 @@
-import { eq, inArray, max } from 'drizzle-orm';
+import { and, eq, inArray, isNull, max, or, type SQL } from 'drizzle-orm';
 import { exact } from '@/core/base/exact';
 import type { SlotMarks } from '@/core/results/score';
 import type { TraceStep } from '@/core/rules/marking';
 import type { Reader } from '../db/database';
-import { attempts, marks } from '../db/schema/exams';
+import { attempts, marks, mendings } from '../db/schema/exams';
 
 /** The mark that counts for one slot: the newest in its history. */
 export interface CurrentMark {
@@ -18,23 +18,33 @@ export interface CurrentMark {
   at: number;
 }
 
-type Which = { sitting: string } | { attempt: string };
+/** The ids of the marks that count, one for each slot that was marked. */
+export function countingMarks(read: Reader, among?: SQL) {
+  const applied = read.select({ id: mendings.id }).from(mendings).where(eq(mendings.state, 'applied'));
+  return read
+    .select({ id: max(marks.id) })
+    .from(marks)
+    .where(and(among, or(isNull(marks.mending), inArray(marks.mending, applied))))
+    .groupBy(marks.attempt, marks.item, marks.slot);
+}
+
+type Which = { sitting: string } | { attempt: string } | { attempts: readonly string[] };
 
 export async function currentMarks(read: Reader, which: Which): Promise<CurrentMark[]> {
   const mine =
     'attempt' in which
       ? eq(marks.attempt, which.attempt)
-      : inArray(
-          marks.attempt,
-          read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, which.sitting)),
-        );
-  const newest = read
-    .select({ id: max(marks.id) })
+      : 'attempts' in which
+        ? inArray(marks.attempt, [...which.attempts])
+        : inArray(
+            marks.attempt,
+            read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, which.sitting)),
+          );
+  const rows = await read
+    .select()
     .from(marks)
-    .where(mine)
-    .groupBy(marks.attempt, marks.item, marks.slot);
-  const rows = await read.select().from(marks).where(inArray(marks.id, newest));
-  return rows.map(({ id: _, ...row }) => ({ ...row, trace: row.trace as TraceStep[] }));
+    .where(inArray(marks.id, countingMarks(read, mine)));
+  return rows.map(({ id: _, mending: __, ...row }) => ({ ...row, trace: row.trace as TraceStep[] }));
 }
 
 /** Marks of each attempt in the shape that scoring takes. */

@@ -1,5 +1,5 @@
 import { stored } from '@/core/base/exact';
-import { markSlot } from '@/core/bank/mark';
+import { markItem } from '@/core/exams/mark-item';
 import { paperItems } from '@/core/exams/paper';
 import type { Transaction } from '../db/database';
 import { marks } from '../db/schema/exams';
@@ -11,21 +11,16 @@ export async function markAttempt(tx: Transaction, attempt: AttemptRow, at: numb
   const { paper } = await paperOf(tx, attempt);
   const answers = await currentAnswers(tx, attempt.id);
   const rows = paperItems(paper).flatMap((item) =>
-    [...item.worth].map(([slotId, worth]) => {
-      const slot = item.question.slots[slotId];
-      if (!slot) throw new Error(`Slot ${slotId} is not in its question`);
-      const { marking, marks: earned } = markSlot(slot, answers[item.id]?.[slotId], worth);
-      return {
-        attempt: attempt.id,
-        item: item.id,
-        slot: slotId,
-        marks: earned === null ? null : stored(earned),
-        trace: marking.trace,
-        feedback: marking.state === 'marked' ? (marking.feedback ?? '') : '',
-        remark: '',
-        at,
-      };
-    }),
+    [...markItem(item, answers[item.id] ?? {})].map(([slot, { marking, marks: earned }]) => ({
+      attempt: attempt.id,
+      item: item.id,
+      slot,
+      marks: earned === null ? null : stored(earned),
+      trace: marking.trace,
+      feedback: marking.state === 'marked' ? (marking.feedback ?? '') : '',
+      remark: '',
+      at,
+    })),
   );
   if (rows.length > 0) await tx.insert(marks).values(rows);
 }

@@ -15,6 +15,7 @@ import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { members } from '../db/schema/people';
 import { byAttempt, currentMarks } from '../marking/current-marks';
+import { revisedAt } from '../marking/mend';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
 import { paperOf } from '../sittings/pinned';
 import { showsSchema } from './results';
@@ -37,6 +38,8 @@ export interface ResultItem {
   number: number;
   marks: string;
   of: string;
+  /** It was taken out of the counting afterwards. */
+  dropped: boolean;
   sheet: QuestionSheet;
   responses: Record<string, unknown>;
   slots: ResultSlot[];
@@ -54,6 +57,8 @@ export interface OwnResult {
   grade: string | null;
   rangeText: string;
   sections: { title: string; marks: string; of: string }[];
+  /** When marks were changed after the release; null when they were not. */
+  revisedAt: number | null;
   /** Empty when marks per question are not shown. */
   items: ResultItem[];
 }
@@ -108,6 +113,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
       id: item.id,
       number: item.number,
       marks: stored(earned),
+      dropped: item.dropped,
       of: stored(item.marks),
       sheet: questionSheet(item.question, item.seed),
       responses: answers[item.id] ?? {},
@@ -126,6 +132,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     grade: result.grade,
     rangeText,
     sections: result.sections.map((s) => ({ title: s.title, marks: shown(s.marks), of: shown(s.of) })),
+    revisedAt: await revisedAt(ctx, row.id),
     items: shows.marks ? items : [],
   });
 }

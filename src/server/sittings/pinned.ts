@@ -1,18 +1,23 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { readStored } from '@/core/base/stored-form';
+import { type Amendments, amendmentsOf, changes } from '@/core/exams/amendments';
 import { assemble, type Paper, type Revisions } from '@/core/exams/paper';
 import { type ExamPlan, examForm } from '@/core/exams/plan';
 import type { Reader } from '../db/database';
-import { sittings } from '../db/schema/exams';
+import { mendings, sittings } from '../db/schema/exams';
 import { revisionsOf } from '../exams/revisions';
 
-/** What a sitting pinned when it was scheduled. It never changes, so it is kept once read. */
+/** What a sitting pinned when it was scheduled, and what was mended since. Kept once read; a mending makes it be read again. */
 interface Pinned {
   plan: ExamPlan;
   revisions: Revisions;
+  amendments: Amendments;
 }
 
-const kept = new Map<string, Pinned>();
+/** On the global object, because the framework may load this module more than once in one process. */
+const KEY = Symbol.for('zonda.pinned');
+const holder = globalThis as { [KEY]?: Map<string, Pinned> };
+const kept = (holder[KEY] ??= new Map());
 
 export async function pinnedOf(read: Reader, sitting: string): Promise<Pinned> {
   const known = kept.get(sitting);
@@ -20,9 +25,20 @@ export async function pinnedOf(read: Reader, sitting: string): Promise<Pinned> {
   const [row] = await read.select({ plan: sittings.plan }).from(sittings).where(eq(sittings.id, sitting));
   if (!row) throw new Error(`There is no sitting ${sitting}`);
   const plan = readStored(examForm, row.plan);
-  const pinned = { plan, revisions: await revisionsOf(read, plan) };
+  const applied = await read
+    .select({ item: mendings.item, changes: mendings.changes })
+    .from(mendings)
+    .where(and(eq(mendings.sitting, sitting), eq(mendings.state, 'applied')))
+    .orderBy(mendings.appliedAt);
+  const amendments = amendmentsOf(applied.map(({ item, changes: made }) => ({ item, changes: changes.parse(made) })));
+  const pinned = { plan, revisions: await revisionsOf(read, plan), amendments };
   kept.set(sitting, pinned);
   return pinned;
+}
+
+/** Has a sitting read again, after its rules were mended. */
+export function forgetPinned(sitting: string): void {
+  kept.delete(sitting);
 }
 
 /** The paper of one attempt. */
@@ -30,6 +46,6 @@ export async function paperOf(
   read: Reader,
   attempt: { sitting: string; seed: number },
 ): Promise<{ plan: ExamPlan; paper: Paper }> {
-  const { plan, revisions } = await pinnedOf(read, attempt.sitting);
-  return { plan, paper: assemble(plan, revisions, attempt.seed) };
+  const { plan, revisions, amendments } = await pinnedOf(read, attempt.sitting);
+  return { plan, paper: assemble(plan, revisions, attempt.seed, amendments) };
 }

@@ -3,6 +3,7 @@ import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
+import { dayAndTime } from '../words/time';
 import { outOf, traceText } from '../words/traces';
 
 /** The student's own sheet again, with the margin back: score, what the range reads, marks, traces, remarks. */
@@ -24,6 +25,9 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           </span>
           <span className="soft">pass mark {result.passPercent} %</span>
         </div>
+        {result.revisedAt !== null && (
+          <p className="hand mt-2 mb-0">These results were revised on {dayAndTime(result.revisedAt)}.</p>
+        )}
         {result.rangeText && <p className="mt-3 mb-0 fs-6">{result.rangeText}</p>}
         {result.sections.length > 1 && (
           <p className="soft mt-2 mb-0">
@@ -54,6 +58,7 @@ export function ResultSheet({ result }: { result: OwnResult }) {
             </QuestionView>
           </div>
           <aside className="margin" aria-label={`Marks of question ${item.number}`}>
+            {item.dropped && <p className="note hand">This question does not count, for nobody.</p>}
             {item.slots.map((slot) => (
               <div key={slot.id} className={`note ${slot.marks === '0' ? '' : 'red'}`}>
                 <h3>

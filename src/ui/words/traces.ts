@@ -10,6 +10,8 @@ const quoted = (words: readonly string[]): string => words.map((w) => `“${w}�
 const SENTENCES: Record<string, Sentence> = {
   blank: () => 'no answer',
   rule: (v) => `rule ${v.number}`,
+  settled: (v) => `“${v.answer}” was decided on by itself`,
+  everyone: () => 'everybody gets the marks',
   'by-a-person': () => 'marked by a person',
   'no-rule-matched': () => 'no rule decides',
   'text-too-long': () => 'too long for the rules',

@@ -127,6 +127,12 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
       : [...keys, ...wrong];
     return [...new Set(all.filter((typed) => typed !== ''))];
   },
+  gist: (_, { chosen }) => [...chosen].sort().join(' '),
+  valueOf: () => null,
+  put: (setup, put) => ({
+    ...setup,
+    options: setup.options.map((o) => ({ ...o, text: put(o.text, 'words'), feedback: put(o.feedback, 'words') })),
+  }),
   fromTyped(setup, typed) {
     const exactly = setup.options.find((o) => o.text.trim() === typed.trim());
     if (exactly) return { chosen: [exactly.id] };

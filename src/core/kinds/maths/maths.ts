@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { LONGEST_FORMULA, markMaths, mathsRules, mathsRulesReadiness, rulesFromKey } from '../../rules/maths/rules';
+import { gistOfMaths } from '../../rules/maths/gist';
+import {
+  LONGEST_FORMULA,
+  markMaths,
+  mathsRules,
+  mathsRulesReadiness,
+  putInMaths,
+  rulesFromKey,
+  sameFormula,
+} from '../../rules/maths/rules';
 import { mathsTryouts } from '../../rules/maths/tryouts';
 import { understood } from '../../rules/maths/understood';
 import type { Kind } from '../contract';
@@ -64,5 +73,9 @@ export const maths: Kind<MathsSetup, MathsSheet, MathsResponse> = {
   },
   typedKey,
   tryouts: ({ rules }) => mathsTryouts(rules),
+  gist: ({ rules }, { formula }) => gistOfMaths(rules, formula),
+  same: ({ rules }, a, b) => sameFormula(rules, a.formula, b.formula),
+  valueOf: (_, { formula }) => (formula.trim() === '' ? null : formula.trim()),
+  put: (setup, put) => ({ ...setup, rules: putInMaths(setup.rules, put) }),
   fromTyped: (_, formula) => ({ formula }),
 };

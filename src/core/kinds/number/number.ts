@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { gistOfNumber, putInNumber, valueInKeyUnit } from '../../rules/number/answers';
 import { markNumber, numberRules, numberRulesReadiness, rulesFromKey } from '../../rules/number/rules';
 import { numberTryouts } from '../../rules/number/tryouts';
 import type { Kind } from '../contract';
@@ -60,6 +61,13 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
   withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
   typedKey,
   tryouts: ({ rules }) => numberTryouts(rules),
+  gist({ rules, unitEntry }, { number, unit }) {
+    return gistOfNumber(rules, number, unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit);
+  },
+  valueOf({ rules, unitEntry }, { number, unit }) {
+    return valueInKeyUnit(rules, number, unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit);
+  },
+  put: (setup, put) => ({ ...setup, rules: putInNumber(setup.rules, put) }),
   fromTyped({ unitEntry, units }, typed) {
     if (unitEntry !== 'listed') return { number: typed, unit: '' };
     const unit = units.find((u) => typed.trim().endsWith(` ${u}`)) ?? '';

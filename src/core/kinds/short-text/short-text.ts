@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { rulesFromKey, markText, textRules, textRulesReadiness } from '../../rules/text/rules';
+import { markText, putInText, rulesFromKey, textRules, textRulesReadiness } from '../../rules/text/rules';
 import { textTryouts } from '../../rules/text/tryouts';
+import { gistOfText } from '../../rules/text/words';
 import type { Kind } from '../contract';
 
 const setup = z.object({
@@ -52,5 +53,8 @@ export const shortText: Kind<ShortTextSetup, ShortTextSheet, ShortTextResponse> 
   withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
   typedKey: firstKey,
   tryouts: ({ rules }) => textTryouts(rules),
+  gist: ({ rules }, { text }) => gistOfText(text, rules.forgives),
+  valueOf: (_, { text }) => text.trim() || null,
+  put: (setup, put) => ({ ...setup, rules: putInText(setup.rules, put) }),
   fromTyped: (_, text) => ({ text }),
 };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { exact, shareText, ZERO } from '../../base/exact';
 import { type Finding, stops, warns } from '../../base/finding';
+import type { Put } from '../../content/put';
 import { marked, type Marking, type TraceStep, waits } from '../marking';
 import { type Comparison, compareMaths, type Mode } from './compare';
 import type { Form } from './forms';
@@ -137,6 +138,24 @@ export function markMaths(rules: MathsRules, typed: string): Marking {
   return rules.otherwise === 'zero' && rules.rules.some((rule) => rule.key !== '')
     ? marked(ZERO, trace, rules.otherwiseFeedback)
     : waits(trace);
+}
+
+/** Whether two typed formulas are the same by these rules, whatever form is asked for. */
+export function sameFormula(rules: MathsRules, a: string, b: string): boolean {
+  return compareMaths(a, b, comparisonFor(rules, null)).verdict === 'right';
+}
+
+/** The rules with named values put into keys and feedback. */
+export function putInMaths(rules: MathsRules, put: Put): MathsRules {
+  return {
+    ...rules,
+    rules: rules.rules.map((rule) => ({
+      ...rule,
+      key: put(rule.key, 'formula'),
+      feedback: put(rule.feedback, 'words'),
+    })),
+    otherwiseFeedback: put(rules.otherwiseFeedback, 'words'),
+  };
 }
 
 /** What stops or weakens these rules. */

@@ -4,6 +4,7 @@ import { RE2JS } from 're2js';
 import { type Exact, exact, ONE, shareText, sum, ZERO } from '../../base/exact';
 import { marked, type Marking, type TraceStep, waits } from '../marking';
 import { denialBeside, doubtIn, type Doubts, doubts, DOUBTS_ALL, DOUBTS_NONE, isLong } from './doubts';
+import type { Put } from '../../content/put';
 import { type Answer, Matcher } from './matcher';
 import { type Forgives, forgives, FORGIVES_ALL, type Found, type Likeness, likeAnswer, seen } from './words';
 
@@ -230,6 +231,22 @@ function inPlace({ ordered, within }: KeywordGroup, places: readonly Found[][], 
     });
     return Math.max(0, ...longest) >= wanted;
   });
+}
+
+/** The rules with named values put into what is looked for and what is said. */
+export function putInText(rules: TextRules, put: Put): TextRules {
+  const words = (list: readonly string[]): string[] => list.map((word) => put(word, 'words'));
+  return {
+    ...rules,
+    rules: rules.rules.map((rule): TextRule => {
+      const feedback = put(rule.feedback, 'words');
+      if (rule.when === 'exact') return { ...rule, feedback, answers: words(rule.answers) };
+      if (rule.when === 'pattern') return { ...rule, feedback };
+      return { ...rule, feedback, groups: rule.groups.map((group) => ({ ...group, words: words(group.words) })) };
+    }),
+    calls: words(rules.calls),
+    otherwiseFeedback: put(rules.otherwiseFeedback, 'words'),
+  };
 }
 
 /** What stops or weakens these rules. */

@@ -46,6 +46,16 @@ export function seen(text: string, past: Forgives): string {
   return result;
 }
 
+/** What an answer comes to as these rules see it: its words and nothing around them. */
+export function gistOfText(text: string, past: Forgives): string {
+  const plain = past.punctuation
+    ? wordsOf(text, past)
+        .map((word) => word.seen)
+        .join(' ')
+    : seen(text.trim(), past);
+  return past.hyphens ? plain.replace(/[-‐‑–]/g, ' ') : plain;
+}
+
 export interface Word {
   shown: string;
   seen: string;

@@ -126,7 +126,37 @@ export const heartbeat = sqliteTable('heartbeat', {
   at: integer('at').notNull(),
 });
 
-/** Append-only history: the newest row of (attempt, item, slot) counts. */
+/**
+ * What was changed about a question of a sitting after it was written. The
+ * marks that come of it count from the moment it is applied, all at once, and
+ * no longer when it is taken back.
+ */
+export const mendings = sqliteTable(
+  'mendings',
+  {
+    id: text('id').primaryKey(),
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    item: text('item').notNull(),
+    /** `Change[]` as JSON. */
+    changes: text('changes', { mode: 'json' }).notNull(),
+    reason: text('reason').notNull(),
+    state: text('state').$type<'running' | 'applied' | 'cancelled' | 'taken back'>().notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+    appliedAt: integer('applied_at'),
+    takenBackAt: integer('taken_back_at'),
+    /** How many marks it changed, in how many scripts. */
+    marksChanged: integer('marks_changed').notNull().default(0),
+    scripts: integer('scripts').notNull().default(0),
+  },
+  (t) => [index('mendings_sitting').on(t.sitting, t.state)],
+);
+
+/** Append-only history: the newest row of (attempt, item, slot) counts, but none of a mending that is not applied. */
 export const marks = sqliteTable(
   'marks',
   {
@@ -145,6 +175,8 @@ export const marks = sqliteTable(
     feedback: text('feedback').notNull(),
     remark: text('remark').notNull(),
     at: integer('at').notNull(),
+    /** The mending that it came of. */
+    mending: text('mending').references(() => mendings.id),
   },
-  (t) => [index('marks_attempt').on(t.attempt, t.item, t.slot)],
+  (t) => [index('marks_mending').on(t.mending), index('marks_attempt').on(t.attempt, t.item, t.slot)],
 );

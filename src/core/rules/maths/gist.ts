@@ -1,0 +1,8 @@
+import type { MathsRules } from './rules';
+import { understood } from './understood';
+
+/** What a typed formula comes to: how it is understood, without brackets that change nothing; the letters themselves when it cannot be read. */
+export function gistOfMaths({ variables, logBase }: MathsRules, formula: string): string {
+  const reading = understood(formula, { variables, logBase });
+  return reading.ok ? reading.latex : formula.replace(/\s+/g, '');
+}

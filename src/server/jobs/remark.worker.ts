@@ -1,0 +1,10 @@
+import { parentPort, workerData } from 'node:worker_threads';
+import { openReader } from '../db/database';
+import { plainChunk, type PlainChunk } from '../marking/plain-remarking';
+import { remarkAttempts, type RemarkOrder } from '../marking/remark-attempts';
+
+/** Marks a sitting anew in a thread of its own, so that nobody who saves waits for it. It reads; what it finds is written by the one writer. */
+const { url, order } = workerData as { url: string; order: RemarkOrder };
+for await (const chunk of remarkAttempts(openReader(url), order)) {
+  parentPort?.postMessage(plainChunk(chunk) satisfies PlainChunk);
+}

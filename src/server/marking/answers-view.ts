@@ -1,0 +1,162 @@
+import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import { exact, stored } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
+import { placedSlots } from '@/core/bank/question';
+import { firstWords } from '@/core/content/plain';
+import { type Change, changes } from '@/core/exams/amendments';
+import { paperItems } from '@/core/exams/paper';
+import { kindOf, type KindName } from '@/core/kinds/registry';
+import { may } from '@/core/people/may';
+import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
+import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import type { Reader } from '../db/database';
+import { attempts, mendings, sittings } from '../db/schema/exams';
+import { courses, members } from '../db/schema/people';
+import { currentAnswers } from '../sittings/attempts';
+import { paperOf } from '../sittings/pinned';
+import { currentMarks } from './current-marks';
+
+export interface AnsweredSlot {
+  id: string;
+  letter: string;
+  kind: KindName;
+  of: string;
+  /** The key in plain words. */
+  key: string;
+  groups: AnswerGroup[];
+}
+
+/** One mending in the history of a sitting. */
+export interface MendingEntry {
+  id: string;
+  item: string;
+  number: number;
+  changes: Change[];
+  reason: string;
+  state: 'running' | 'applied' | 'cancelled' | 'taken back';
+  by: string;
+  at: number;
+  marksChanged: number;
+  scripts: number;
+  /** Whether it can be taken back: only the newest of its question. */
+  newest: boolean;
+}
+
+/** All that was answered to one question of a sitting, gathered. */
+export interface AnswersView {
+  sitting: string;
+  title: string;
+  course: string;
+  questions: { item: string; number: number; label: string; waiting: number; dropped: boolean }[];
+  item: string;
+  number: number;
+  marks: string;
+  dropped: boolean;
+  everyone: boolean;
+  scripts: number;
+  sheet: QuestionSheet;
+  slots: AnsweredSlot[];
+  history: MendingEntry[];
+  released: boolean;
+}
+
+/** The answers to a question (the first that waits, when none is named) and what was mended so far. */
+export async function openAnswers(
+  ctx: Context,
+  sittingId: string,
+  wanted: string | null,
+): Promise<Result<AnswersView>> {
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const { read } = ctx.db;
+  const [row] = await read
+    .select({ title: sittings.title, course: courses.code, releasedAt: sittings.releasedAt })
+    .from(sittings)
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    .where(eq(sittings.id, sittingId));
+  if (!row) return NOT_FOUND;
+  const { paper } = await paperOf(read, { sitting: sittingId, seed: 0 });
+  const items = paperItems(paper);
+  const standing = await currentMarks(read, { sitting: sittingId });
+  const waiting = (item: string): number => standing.filter((m) => m.item === item && m.marks === null).length;
+  const item = items.find(({ id }) => id === wanted) ?? items.find(({ id }) => waiting(id) > 0) ?? items[0];
+  if (!item) return NOT_FOUND;
+  const scripts = await read
+    .select({ id: attempts.id })
+    .from(attempts)
+    .where(and(eq(attempts.sitting, sittingId), isNotNull(attempts.handedInAt)));
+  const responses = new Map<string, Record<string, unknown>>();
+  for (const { id } of scripts) responses.set(id, (await currentAnswers(read, id))[item.id] ?? {});
+  const slots = placedSlots(item.question).map(({ id, letter, slot }): AnsweredSlot => {
+    const marks = new Map(standing.filter((m) => m.item === item.id && m.slot === id).map((m) => [m.attempt, m]));
+    return {
+      id,
+      letter,
+      kind: slot.kind,
+      of: stored(item.worth.get(id) ?? exact(0)),
+      key: kindOf(slot.kind).describeKey(slot.setup),
+      groups: groupAnswers(
+        slot,
+        scripts.map(({ id: attempt }) => {
+          const mark = marks.get(attempt);
+          return {
+            response: responses.get(attempt)?.[id],
+            marks: mark?.marks ?? null,
+            byPerson: (mark?.by ?? null) !== null,
+            trace: mark?.trace ?? [],
+          };
+        }),
+      ),
+    };
+  });
+  const numbers = new Map(items.map(({ id, number }) => [id, number]));
+  return ok({
+    sitting: sittingId,
+    title: row.title,
+    course: row.course,
+    questions: items.map(({ id, number, question, dropped }) => ({
+      item: id,
+      number,
+      label: firstWords(question.content, 40),
+      waiting: waiting(id),
+      dropped,
+    })),
+    item: item.id,
+    number: item.number,
+    marks: stored(item.marks),
+    dropped: item.dropped,
+    everyone: item.everyone,
+    scripts: scripts.length,
+    sheet: questionSheet(item.question, null),
+    slots,
+    history: await historyOf(read, sittingId, numbers),
+    released: row.releasedAt !== null,
+  });
+}
+
+async function historyOf(read: Reader, sitting: string, numbers: ReadonlyMap<string, number>): Promise<MendingEntry[]> {
+  const rows = await read
+    .select({ mending: mendings, by: members.name })
+    .from(mendings)
+    .innerJoin(members, eq(members.id, mendings.by))
+    .where(eq(mendings.sitting, sitting))
+    .orderBy(desc(mendings.at));
+  const seen = new Set<string>();
+  return rows.map(({ mending, by }) => {
+    const newest = mending.state === 'applied' && !seen.has(mending.item);
+    if (mending.state === 'applied') seen.add(mending.item);
+    return {
+      id: mending.id,
+      item: mending.item,
+      number: numbers.get(mending.item) ?? 0,
+      changes: changes.parse(mending.changes),
+      reason: mending.reason,
+      state: mending.state,
+      by,
+      at: mending.at,
+      marksChanged: mending.marksChanged,
+      scripts: mending.scripts,
+      newest,
+    };
+  });
+}

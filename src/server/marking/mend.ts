@@ -1,0 +1,258 @@
+import { and, desc, eq, gt, inArray, isNotNull, sql } from 'drizzle-orm';
+import { z } from 'zod';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { changes } from '@/core/exams/amendments';
+import { paperItems } from '@/core/exams/paper';
+import { kindOf } from '@/core/kinds/registry';
+import { may } from '@/core/people/may';
+import { type Context, FORBIDDEN, NOT_FOUND, type Outside, parse } from '../context';
+import type { Transaction } from '../db/database';
+import { attempts, marks, mendings, sittings } from '../db/schema/exams';
+import { members } from '../db/schema/people';
+import { readDepartment } from '../people/policy';
+import { startRemark } from '../jobs/remark';
+import { forgetPinned, paperOf, pinnedOf } from '../sittings/pinned';
+import { newId } from '../ports/ids';
+import { runningMendings } from './running';
+import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';
+import { type RemarkOrder, remarkAttempts } from './remark-attempts';
+
+const input = z.object({
+  sitting: z.string(),
+  item: z.string(),
+  changes,
+  reason: z.string().trim().max(1000),
+  /** Whether marks that a person gave are changed too. */
+  overPersons: z.boolean(),
+});
+
+/** One student whose score would change. */
+export interface Mover {
+  attempt: string;
+  /** The name, or the number of the script while names are hidden. */
+  who: string;
+  before: PlainScore;
+  after: PlainScore;
+}
+
+/** Whose marks a mending would change, from what to what. */
+export interface MendingPreview {
+  marksChanged: number;
+  /** Marks given by a person that stay as they are. */
+  keptByPersons: number;
+  scripts: number;
+  /** Everybody whose score changes, those who cross the pass mark, a grade or a range first. */
+  movers: Mover[];
+}
+
+const crosses = ({ before, after }: Mover): boolean =>
+  before.passed !== after.passed || before.grade !== after.grade || before.range !== after.range;
+
+async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeof input>>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const { sitting, item: itemId, changes: made } = parsed.value;
+  const [row] = await ctx.db.read.select({ id: sittings.id }).from(sittings).where(eq(sittings.id, sitting));
+  if (!row) return NOT_FOUND;
+  const { paper } = await paperOf(ctx.db.read, { sitting, seed: 0 });
+  const item = paperItems(paper).find(({ id }) => id === itemId);
+  if (!item) return NOT_FOUND;
+  for (const [index, change] of made.entries()) {
+    if (change.what !== 'answer') continue;
+    const slot = item.question.slots[change.slot];
+    const response = slot && kindOf(slot.kind).response.safeParse(change.response);
+    if (!slot || !response?.success || kindOf(slot.kind).blank(response.data))
+      return refuse('answer-unreadable', { at: ['changes', index] });
+  }
+  return parsed;
+}
+
+const orderOf = ({ sitting, item, changes: made, overPersons }: z.infer<typeof input>): RemarkOrder => ({
+  sitting,
+  mendings: [{ item, changes: made }],
+  overPersons,
+});
+
+/** Works out what a mending would change. Nothing is written. */
+export async function previewMending(ctx: Context, raw: unknown): Promise<Result<MendingPreview>> {
+  const parsed = await checked(ctx, raw);
+  if (!parsed.ok) return parsed;
+  const all: PlainRemarking[] = [];
+  const job = startRemark(ctx.db.url, orderOf(parsed.value), async (chunk) => void all.push(...chunk.attempts));
+  await job.finished;
+  const people = await ctx.db.read
+    .select({ id: attempts.id, script: attempts.script, name: members.name })
+    .from(attempts)
+    .innerJoin(members, eq(members.id, attempts.member))
+    .where(eq(attempts.sitting, parsed.value.sitting));
+  const { policy } = await readDepartment(ctx.db.read);
+  const who = new Map(
+    people.map((p) => [p.id, policy.namesHidden ? `Script ${String(p.script).padStart(2, '0')}` : p.name]),
+  );
+  const movers = all
+    .filter(({ before, after }) => before.percent !== after.percent || before.waiting !== after.waiting)
+    .map(({ attempt, before, after }): Mover => ({ attempt, who: who.get(attempt) ?? '', before, after }));
+  movers.sort((a, b) => Number(crosses(b)) - Number(crosses(a)) || a.who.localeCompare(b.who, 'en'));
+  return ok({
+    marksChanged: all.reduce((n, one) => n + one.changes.length, 0),
+    keptByPersons: all.reduce((n, one) => n + one.kept.length, 0),
+    scripts: all.filter((one) => one.changes.length > 0).length,
+    movers,
+  });
+}
+
+/** Begins to apply a mending. It counts when all is marked, and not before. */
+export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{ mending: string }>> {
+  const parsed = await checked(ctx, raw);
+  if (!parsed.ok) return parsed;
+  const { sitting, item, changes: made, reason } = parsed.value;
+  if (runningMendings().some((running) => running.sitting === sitting)) return refuse('mending-runs');
+  const id = newId();
+  await ctx.db.transaction(async (tx) => {
+    await tx
+      .insert(mendings)
+      .values({ id, sitting, item, changes: made, reason, state: 'running', by: ctx.actor.id, at: ctx.now });
+  });
+  const done = new Set<string>();
+  const order = orderOf(parsed.value);
+  const job = startRemark(ctx.db.url, order, async (chunk) => {
+    await ctx.db.transaction((tx) => write(tx, id, chunk.attempts, ctx.now));
+    for (const { attempt } of chunk.attempts) done.add(attempt);
+    running.done += chunk.attempts.length;
+    running.total = chunk.total;
+  });
+  const running = { id, sitting, done: 0, total: 0, cancel: () => job.cancel(), ended: Promise.resolve() };
+  running.ended = end(ctx, { id, order, done, finished: job.finished }).finally(() => {
+    runningMendings().splice(runningMendings().indexOf(running), 1);
+  });
+  runningMendings().push(running);
+  return ok({ mending: id });
+}
+
+async function write(tx: Transaction, mending: string, found: readonly PlainRemarking[], at: number): Promise<void> {
+  const rows = found.flatMap(({ attempt, changes: list }) =>
+    list.map(({ item, slot, marks: value, trace, feedback }) => ({
+      attempt,
+      item,
+      slot,
+      marks: value,
+      trace,
+      feedback,
+      remark: '',
+      at,
+      mending,
+    })),
+  );
+  for (let from = 0; from < rows.length; from += 500) await tx.insert(marks).values(rows.slice(from, from + 500));
+}
+
+interface Ending {
+  id: string;
+  order: RemarkOrder;
+  done: ReadonlySet<string>;
+  finished: Promise<boolean>;
+}
+
+/** Makes the marks of a mending count, all at once; or none of them, when it was cancelled or failed. */
+async function end(out: Outside, { id, order, done, finished }: Ending): Promise<void> {
+  const whole = await finished.catch(() => false);
+  await out.db.transaction(async (tx) => {
+    if (!whole) {
+      await tx.update(mendings).set({ state: 'cancelled' }).where(eq(mendings.id, id));
+      await tx.delete(marks).where(eq(marks.mending, id));
+      return;
+    }
+    // Who handed in meanwhile is marked now; there are few of them.
+    for await (const chunk of remarkAttempts(tx, order, done)) await write(tx, id, plainChunk(chunk).attempts, out.now);
+    if (!order.overPersons) await leaveToPersons(tx, id);
+    const [sum] = await tx
+      .select({ marks: sql<number>`count(*)`, scripts: sql<number>`count(DISTINCT ${marks.attempt})` })
+      .from(marks)
+      .where(eq(marks.mending, id));
+    await tx
+      .update(mendings)
+      .set({ state: 'applied', appliedAt: out.now, marksChanged: sum?.marks ?? 0, scripts: sum?.scripts ?? 0 })
+      .where(eq(mendings.id, id));
+  });
+  forgetPinned(order.sitting);
+}
+
+/** Takes out what would cover a mark that a person gave while the job ran. */
+async function leaveToPersons(tx: Transaction, id: string): Promise<void> {
+  await tx.delete(marks).where(
+    and(
+      eq(marks.mending, id),
+      sql`(SELECT m.by FROM ${marks} AS m WHERE m.attempt = ${marks.attempt} AND m.item = ${marks.item}
+           AND m.slot = ${marks.slot} AND m.mending IS NULL ORDER BY m.id DESC LIMIT 1) IS NOT NULL`,
+    ),
+  );
+}
+
+/** How far a mending is; null when it does not run (any more). */
+export async function mendingProgress(
+  ctx: Context,
+  id: string,
+): Promise<Result<{ done: number; total: number } | null>> {
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const running = runningMendings().find((one) => one.id === id);
+  return ok(running ? { done: running.done, total: running.total } : null);
+}
+
+/** Stops a mending half way: nothing of it counts. */
+export async function cancelMending(ctx: Context, id: string): Promise<Result<null>> {
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const running = runningMendings().find((one) => one.id === id);
+  if (!running) return refuse('mending-ended');
+  running.cancel();
+  await running.ended;
+  return ok();
+}
+
+/** Takes an applied mending back as a whole; the marks are as before it. Later ones of the same question go first. */
+export async function takeBackMending(ctx: Context, id: string): Promise<Result<null>> {
+  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const [mending] = await ctx.db.read.select().from(mendings).where(eq(mendings.id, id));
+  if (!mending) return NOT_FOUND;
+  if (mending.state !== 'applied') return refuse('mending-ended');
+  const [newest] = await ctx.db.read
+    .select({ id: mendings.id })
+    .from(mendings)
+    .where(and(eq(mendings.sitting, mending.sitting), eq(mendings.item, mending.item), eq(mendings.state, 'applied')))
+    .orderBy(desc(mendings.appliedAt), desc(mendings.at))
+    .limit(1);
+  if (newest?.id !== id) return refuse('mending-later-first');
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(mendings).set({ state: 'taken back', takenBackAt: ctx.now }).where(eq(mendings.id, id));
+  });
+  forgetPinned(mending.sitting);
+  return ok();
+}
+
+/** Mendings that a stopped server left half way count for nothing; said at the start. */
+export async function cancelBroken(out: Outside): Promise<void> {
+  await out.db.transaction(async (tx) => {
+    const broken = tx.select({ id: mendings.id }).from(mendings).where(eq(mendings.state, 'running'));
+    await tx.delete(marks).where(inArray(marks.mending, broken));
+    await tx.update(mendings).set({ state: 'cancelled' }).where(eq(mendings.state, 'running'));
+  });
+}
+
+/** When the results of a sitting were mended after their release; null when they were not. */
+export async function revisedAt(ctx: Context, sitting: string): Promise<number | null> {
+  const [row] = await ctx.db.read
+    .select({ at: mendings.appliedAt })
+    .from(mendings)
+    .innerJoin(sittings, eq(sittings.id, mendings.sitting))
+    .where(
+      and(
+        eq(mendings.sitting, sitting),
+        eq(mendings.state, 'applied'),
+        isNotNull(sittings.releasedAt),
+        gt(mendings.appliedAt, sittings.releasedAt),
+      ),
+    )
+    .orderBy(desc(mendings.appliedAt))
+    .limit(1);
+  return row?.at ?? null;
+}

@@ -1,0 +1,115 @@
+import { and, asc, eq, inArray, isNotNull, type SQL } from 'drizzle-orm';
+import { exact } from '@/core/base/exact';
+import { amendmentsOf, type Mending } from '@/core/exams/amendments';
+import { assemble } from '@/core/exams/paper';
+import { type Boundaries, boundariesSchema } from '@/core/results/policy';
+import { remark, type Remarking } from '@/core/results/remark';
+import { score, type Score, type SlotMarks } from '@/core/results/score';
+import type { Reader } from '../db/database';
+import { answers, attempts, sittings } from '../db/schema/exams';
+import { type Answers, type AttemptRow, WHOLE } from '../sittings/attempts';
+import { pinnedOf } from '../sittings/pinned';
+import { byAttempt, currentMarks } from './current-marks';
+
+/** What is marked anew, and by which rules. */
+export interface RemarkOrder {
+  sitting: string;
+  /** What is changed about which question, on top of what was mended before. */
+  mendings: Mending[];
+  overPersons: boolean;
+}
+
+/** What it comes to for one attempt. */
+export interface RemarkedAttempt extends Remarking {
+  attempt: string;
+  before: Score;
+  after: Score;
+}
+
+/** So many attempts are read at a time. */
+const CHUNK = 50;
+
+/** Marks the handed-in attempts of a sitting anew, a chunk at a time. Reads only. */
+export async function* remarkAttempts(
+  read: Reader,
+  order: RemarkOrder,
+  without: ReadonlySet<string> = new Set(),
+): AsyncGenerator<{ attempts: RemarkedAttempt[]; total: number }> {
+  const { plan, revisions, amendments } = await pinnedOf(read, order.sitting);
+  const after = amendmentsOf(order.mendings, amendments);
+  const [sitting] = await read
+    .select({ boundaries: sittings.boundaries })
+    .from(sittings)
+    .where(eq(sittings.id, order.sitting));
+  const boundaries: Boundaries = boundariesSchema.parse(sitting?.boundaries);
+  const rows = (await handedIn(read, eq(attempts.sitting, order.sitting))).filter(({ id }) => !without.has(id));
+  const items = new Set(order.mendings.map(({ item }) => item));
+  for (let from = 0; from < rows.length; from += CHUNK) {
+    const chunk = rows.slice(from, from + CHUNK);
+    const ids = chunk.map(({ id }) => id);
+    const given = await answersOf(read, ids, items);
+    const standing = await currentMarks(read, { attempts: ids });
+    const scores = byAttempt(standing);
+    const place = (attempt: string, item: string, slot: string): string => `${attempt} ${item} ${slot}`;
+    const marks = new Map(standing.map((m) => [place(m.attempt, m.item, m.slot), m]));
+    yield {
+      total: rows.length,
+      attempts: chunk.map((row): RemarkedAttempt => {
+        const paper = assemble(plan, revisions, row.seed, after);
+        const marking = remark({
+          paper,
+          items,
+          answers: given.get(row.id) ?? {},
+          standing: (item, slot) => {
+            const mark = marks.get(place(row.id, item, slot));
+            return mark && { ...mark, byPerson: mark.by !== null };
+          },
+          overPersons: order.overPersons,
+        });
+        const was = scores.get(row.id) ?? new Map();
+        return {
+          attempt: row.id,
+          ...marking,
+          before: score(assemble(plan, revisions, row.seed, amendments), was, boundaries, plan.rounding),
+          after: score(paper, withChanges(was, marking), boundaries, plan.rounding),
+        };
+      }),
+    };
+  }
+}
+
+function withChanges(was: SlotMarks, { changes }: Remarking): SlotMarks {
+  const now = new Map(was);
+  for (const { item, slot, marks } of changes) {
+    now.set(item, new Map(now.get(item) ?? []).set(slot, marks === null ? null : exact(marks)));
+  }
+  return now;
+}
+
+function handedIn(read: Reader, which: SQL): Promise<AttemptRow[]> {
+  return read
+    .select()
+    .from(attempts)
+    .where(and(which, isNotNull(attempts.handedInAt)))
+    .orderBy(asc(attempts.script));
+}
+
+/** Present answers of several attempts to some of the questions. */
+async function answersOf(
+  read: Reader,
+  ids: readonly string[],
+  items: ReadonlySet<string>,
+): Promise<Map<string, Answers>> {
+  const rows = await read
+    .select({ attempt: answers.attempt, item: answers.item, slot: answers.slot, value: answers.value })
+    .from(answers)
+    .where(and(inArray(answers.attempt, [...ids]), inArray(answers.item, [...items])))
+    .orderBy(answers.writtenAt, answers.id);
+  const all = new Map<string, Answers>();
+  for (const { attempt, item, slot, value } of rows) {
+    const mine = all.get(attempt) ?? {};
+    (mine[item] ??= {})[slot ?? WHOLE] = value;
+    all.set(attempt, mine);
+  }
+  return all;
+}
