@@ -1,7 +1,14 @@
 import path from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import type { PlainChunk } from '../marking/plain-remarking';
 import type { RemarkOrder } from '../marking/remark-attempts';
+
+/** How a thread begins: it learns to read TypeScript, and goes where it is told. Written as text, so that the build does not take it in. */
+const THREAD = `import('tsx/esm/api').then(({ register }) => {
+  register();
+  return import(require('node:worker_threads').workerData.job);
+})`;
 
 /** A re-marking that runs in a thread of its own. */
 export interface RemarkJob {
@@ -16,12 +23,8 @@ export interface RemarkJob {
  * source itself, so it must stand beside the built application.
  */
 export function startRemark(url: string, order: RemarkOrder, take: (chunk: PlainChunk) => Promise<void>): RemarkJob {
-  const folder = path.join(/* turbopackIgnore: true */ process.cwd(), 'src', 'server', 'jobs');
-  const worker = new Worker(path.join(folder, 'thread.mjs'), {
-    workerData: { job: './remark.worker.ts', url, order },
-    // Whatever loaders this process has are not the thread's.
-    execArgv: [],
-  });
+  const job = pathToFileURL(path.join(process.cwd(), 'src/server/jobs/remark.worker.ts')).href;
+  const worker = new Worker(THREAD, { eval: true, workerData: { job, url, order }, execArgv: [] });
   let cancelled = false;
   let last: Promise<void> = Promise.resolve();
   const finished = new Promise<boolean>((done, failed) => {

@@ -21,6 +21,8 @@ export interface AnsweredSlot {
   id: string;
   letter: string;
   kind: KindName;
+  /** As it was pinned, key and rules included. */
+  setup: unknown;
   of: string;
   /** The key in plain words. */
   key: string;
@@ -93,6 +95,7 @@ export async function openAnswers(
       id,
       letter,
       kind: slot.kind,
+      setup: slot.setup,
       of: stored(item.worth.get(id) ?? exact(0)),
       key: kindOf(slot.kind).describeKey(slot.setup),
       groups: groupAnswers(

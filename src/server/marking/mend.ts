@@ -45,6 +45,9 @@ export interface MendingPreview {
   movers: Mover[];
 }
 
+/** The changes that give other marks; the rest only come about by another rule. */
+const otherMarks = ({ changes: list }: PlainRemarking) => list.filter(({ from, marks: now }) => from !== now);
+
 const crosses = ({ before, after }: Mover): boolean =>
   before.passed !== after.passed || before.grade !== after.grade || before.range !== after.range;
 
@@ -95,9 +98,9 @@ export async function previewMending(ctx: Context, raw: unknown): Promise<Result
     .map(({ attempt, before, after }): Mover => ({ attempt, who: who.get(attempt) ?? '', before, after }));
   movers.sort((a, b) => Number(crosses(b)) - Number(crosses(a)) || a.who.localeCompare(b.who, 'en'));
   return ok({
-    marksChanged: all.reduce((n, one) => n + one.changes.length, 0),
+    marksChanged: all.reduce((n, one) => n + otherMarks(one).length, 0),
     keptByPersons: all.reduce((n, one) => n + one.kept.length, 0),
-    scripts: all.filter((one) => one.changes.length > 0).length,
+    scripts: all.filter((one) => otherMarks(one).length > 0).length,
     movers,
   });
 }
@@ -115,15 +118,20 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
       .values({ id, sitting, item, changes: made, reason, state: 'running', by: ctx.actor.id, at: ctx.now });
   });
   const done = new Set<string>();
+  const sum = { marks: 0, scripts: 0 };
   const order = orderOf(parsed.value);
   const job = startRemark(ctx.db.url, order, async (chunk) => {
     await ctx.db.transaction((tx) => write(tx, id, chunk.attempts, ctx.now));
-    for (const { attempt } of chunk.attempts) done.add(attempt);
+    for (const one of chunk.attempts) {
+      done.add(one.attempt);
+      sum.marks += otherMarks(one).length;
+      sum.scripts += otherMarks(one).length > 0 ? 1 : 0;
+    }
     running.done += chunk.attempts.length;
     running.total = chunk.total;
   });
   const running = { id, sitting, done: 0, total: 0, cancel: () => job.cancel(), ended: Promise.resolve() };
-  running.ended = end(ctx, { id, order, done, finished: job.finished }).finally(() => {
+  running.ended = end(ctx, { id, order, done, sum, finished: job.finished }).finally(() => {
     runningMendings().splice(runningMendings().indexOf(running), 1);
   });
   runningMendings().push(running);
@@ -151,11 +159,13 @@ interface Ending {
   id: string;
   order: RemarkOrder;
   done: ReadonlySet<string>;
+  /** How many marks became others, in how many scripts. */
+  sum: { marks: number; scripts: number };
   finished: Promise<boolean>;
 }
 
 /** Makes the marks of a mending count, all at once; or none of them, when it was cancelled or failed. */
-async function end(out: Outside, { id, order, done, finished }: Ending): Promise<void> {
+async function end(out: Outside, { id, order, done, sum, finished }: Ending): Promise<void> {
   const whole = await finished.catch(() => false);
   await out.db.transaction(async (tx) => {
     if (!whole) {
@@ -166,13 +176,9 @@ async function end(out: Outside, { id, order, done, finished }: Ending): Promise
     // Who handed in meanwhile is marked now; there are few of them.
     for await (const chunk of remarkAttempts(tx, order, done)) await write(tx, id, plainChunk(chunk).attempts, out.now);
     if (!order.overPersons) await leaveToPersons(tx, id);
-    const [sum] = await tx
-      .select({ marks: sql<number>`count(*)`, scripts: sql<number>`count(DISTINCT ${marks.attempt})` })
-      .from(marks)
-      .where(eq(marks.mending, id));
     await tx
       .update(mendings)
-      .set({ state: 'applied', appliedAt: out.now, marksChanged: sum?.marks ?? 0, scripts: sum?.scripts ?? 0 })
+      .set({ state: 'applied', appliedAt: out.now, marksChanged: sum.marks, scripts: sum.scripts })
       .where(eq(mendings.id, id));
   });
   forgetPinned(order.sitting);

@@ -88,6 +88,9 @@ export function ResultsDesk({ results }: { results: Results }) {
         state={results.releasedAt === null ? 'not released' : 'released'}
       >
         {state.name === 'saved' ? <span className="state">Saved</span> : <SavedState state={state} />}
+        <Link className="btn btn-quiet" href={`/sittings/${results.sitting}/answers`}>
+          Answers
+        </Link>
         <Button variant="quiet" onClick={undo} disabled={!canUndo}>
           Undo
         </Button>

@@ -1,0 +1,116 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { Change } from '@/core/exams/amendments';
+import type { AnswersView } from '@/server/marking/answers-view';
+import { Strip } from '../frame/Strip';
+import type { DrawnFormulas } from '../sheet/formulas';
+import { QuestionView } from '../sheet/QuestionView';
+import { plural } from '../words/marks';
+import { AnswerTable } from './AnswerTable';
+import { MendingHistory } from './MendingHistory';
+import { MendingNotes } from './MendingNotes';
+import { MendingPreviewDialog } from './MendingPreviewDialog';
+
+/** What is meant to change, kept for the session so that looking at another question loses nothing. */
+function usePending(key: string): [Change[], (next: Change[]) => void] {
+  const [changes, setChanges] = useState<Change[]>([]);
+  useEffect(() => {
+    try {
+      setChanges(JSON.parse(sessionStorage.getItem(key) ?? '[]') as Change[]);
+    } catch {
+      setChanges([]);
+    }
+  }, [key]);
+  const keep = (next: Change[]): void => {
+    setChanges(next);
+    sessionStorage.setItem(key, JSON.stringify(next));
+  };
+  return [changes, keep];
+}
+
+/** The answers of a sitting, question by question: what was answered how often and what it earned, and how to mend that. */
+export function AnswersDesk({ view, drawn }: { view: AnswersView; drawn: DrawnFormulas }) {
+  const [changes, setChanges] = usePending(`zonda-mending-${view.sitting}-${view.item}`);
+  const [reason, setReason] = useState('');
+  const [overPersons, setOverPersons] = useState(false);
+  const [previewing, setPreviewing] = useState(false);
+  return (
+    <>
+      <Strip
+        where={{ href: `/sittings/${view.sitting}/results`, name: `${view.course} ${view.title}` }}
+        title={`Answers to question ${view.number}`}
+        chip={plural(view.scripts, 'script')}
+        state={view.dropped ? 'does not count' : view.everyone ? 'everybody has the marks' : ''}
+      >
+        <Button disabled={changes.length === 0} onClick={() => setPreviewing(true)}>
+          Preview who moves…
+        </Button>
+      </Strip>
+      <div className="split with-index">
+        <nav className="index" aria-label="Questions">
+          <h2>Questions</h2>
+          <ul>
+            {view.questions.map((q) => (
+              <li key={q.item}>
+                <Link
+                  href={`/sittings/${view.sitting}/answers?item=${q.item}`}
+                  aria-current={q.item === view.item}
+                  title={q.label}
+                >
+                  <span className="num">{q.number}</span>
+                  <span className="text-truncate">{q.label}</span>
+                  <small className="text-nowrap">
+                    {q.dropped ? 'dropped' : q.waiting > 0 && <span className="hand">{q.waiting} wait</span>}
+                  </small>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </nav>
+        <div>
+          <div className="sheet">
+            <QuestionView number={view.number} marks={view.marks} sheet={view.sheet} drawn={drawn} responses={{}} />
+          </div>
+          {view.slots.map((slot) => (
+            <AnswerTable
+              key={slot.id}
+              slot={slot}
+              single={view.slots.length === 1}
+              changes={changes}
+              drawn={drawn}
+              onChange={setChanges}
+            />
+          ))}
+        </div>
+        <aside className="margin" aria-label="Mending">
+          <MendingNotes
+            view={view}
+            changes={changes}
+            drawn={drawn}
+            reason={reason}
+            overPersons={overPersons}
+            onChanges={setChanges}
+            onReason={setReason}
+            onOverPersons={setOverPersons}
+            onPreview={() => setPreviewing(true)}
+          />
+          <MendingHistory view={view} />
+        </aside>
+      </div>
+      {previewing && (
+        <MendingPreviewDialog
+          order={{ sitting: view.sitting, item: view.item, changes, reason, overPersons }}
+          released={view.released}
+          onClose={() => setPreviewing(false)}
+          onApplied={() => {
+            setChanges([]);
+            setReason('');
+            setPreviewing(false);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { takeBackMendingAction } from '@/app/(staff)/sittings/mending-actions';
+import type { AnswersView } from '@/server/marking/answers-view';
+import { plural } from '../words/marks';
+import { changeText } from '../words/mending';
+import { refusalText } from '../words/refusals';
+import { dayAndTime } from '../words/time';
+
+const STATES = { running: 'runs', applied: '', cancelled: 'cancelled', 'taken back': 'taken back' } as const;
+
+/** What was mended in this sitting, the newest first, and the way back. */
+export function MendingHistory({ view }: { view: AnswersView }) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  if (view.history.length === 0) return null;
+  return (
+    <section className="note" aria-label="History">
+      <h3>History</h3>
+      {trouble && (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+      <ul>
+        {view.history.map((one) => (
+          <li key={one.id} className={`mb-2 ${one.state === 'applied' ? '' : 'soft'}`}>
+            <span className="soft">
+              {dayAndTime(one.at)}, {one.by}, question {one.number}
+            </span>
+            {one.changes.map((change) => (
+              <span key={JSON.stringify(change)} className="d-block">
+                {changeText(change, one.item === view.item ? view.slots : [])}
+              </span>
+            ))}
+            {one.reason && <span className="d-block">“{one.reason}”</span>}
+            <span className="soft">
+              {STATES[one.state] || `${plural(one.marksChanged, 'mark')} changed in ${plural(one.scripts, 'script')}`}
+            </span>
+            {one.newest && (
+              <Button
+                variant="quiet"
+                className="small-act"
+                onClick={async () => {
+                  const result = await takeBackMendingAction(one.id);
+                  setTrouble(result.ok ? null : refusalText(result.refusal));
+                }}
+              >
+                Take back
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

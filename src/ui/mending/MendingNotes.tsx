@@ -1,0 +1,146 @@
+'use client';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { Change } from '@/core/exams/amendments';
+import { kindOf } from '@/core/kinds/registry';
+import type { AnswersView } from '@/server/marking/answers-view';
+import { editorSide } from '../kinds/editors';
+import { TextWithFormulas } from '../sheet/Formula';
+import type { DrawnFormulas } from '../sheet/formulas';
+import { changeText } from '../words/mending';
+import { withShare, withWhole } from './pending';
+
+interface Props {
+  view: AnswersView;
+  changes: Change[];
+  drawn: DrawnFormulas;
+  reason: string;
+  overPersons: boolean;
+  onChanges: (changes: Change[]) => void;
+  onReason: (reason: string) => void;
+  onOverPersons: (on: boolean) => void;
+  onPreview: () => void;
+}
+
+/** What is meant to change, and the ways to change more than single answers. */
+export function MendingNotes(props: Props) {
+  const { view, changes, drawn, reason, overPersons, onChanges, onReason, onOverPersons, onPreview } = props;
+  const on = (what: 'everyone' | 'drop'): boolean => changes.some((c) => c.what === what);
+  return (
+    <>
+      <section className={`note red ${changes.length > 0 ? 'on' : ''}`} aria-label="Changes">
+        <h3>Changes</h3>
+        {changes.length === 0 && (
+          <p>
+            Type in the table what an answer shall earn. It becomes a rule and holds for whoever answered the same.
+            Nothing changes before you have seen who moves.
+          </p>
+        )}
+        <ul>
+          {changes.map((change, i) => (
+            <li key={JSON.stringify(change)} className="d-flex gap-1 align-items-start">
+              <span>
+                <TextWithFormulas text={changeText(change, view.slots)} drawn={drawn} />
+              </span>
+              <Button
+                variant="quiet"
+                className="small-act ms-auto"
+                aria-label="Leave this out"
+                onClick={() => onChanges(changes.filter((_, at) => at !== i))}
+              >
+                <X size={13} />
+              </Button>
+            </li>
+          ))}
+        </ul>
+        {changes.length > 0 && (
+          <>
+            <label className="form-label mt-2 mb-1" htmlFor="reason">
+              Reason, for the history
+            </label>
+            <textarea
+              id="reason"
+              className="form-control form-control-sm"
+              rows={2}
+              maxLength={1000}
+              value={reason}
+              onChange={(e) => onReason(e.target.value)}
+            />
+            <label className="d-flex gap-2 mt-2">
+              <input
+                type="checkbox"
+                className="form-check-input"
+                checked={overPersons}
+                onChange={(e) => onOverPersons(e.target.checked)}
+              />
+              also where a person gave the mark
+            </label>
+            <div className="text-end mt-2">
+              <Button onClick={onPreview}>Preview who moves…</Button>
+            </div>
+          </>
+        )}
+      </section>
+      <section className="note" aria-label="One more right answer">
+        <h3>One more right answer</h3>
+        {view.slots.map((slot) => (
+          <MoreRight
+            key={slot.id}
+            letter={view.slots.length > 1 ? slot.letter : ''}
+            hint={editorSide(slot.kind).trialHint}
+            onAdd={(typed) => {
+              const response = kindOf(slot.kind).fromTyped(slot.setup, typed);
+              onChanges(withShare(changes, slot.id, response, '1'));
+            }}
+          />
+        ))}
+      </section>
+      <section className="note" aria-label="The whole question">
+        <h3>The whole question</h3>
+        <div className="d-flex flex-column gap-1 align-items-start">
+          <Button
+            variant="quiet"
+            aria-pressed={on('everyone')}
+            disabled={view.everyone}
+            onClick={() => onChanges(withWhole(changes, 'everyone'))}
+          >
+            {on('everyone') ? '✓ ' : ''}Give everybody its marks
+          </Button>
+          <Button
+            variant="quiet"
+            aria-pressed={on('drop')}
+            disabled={view.dropped}
+            onClick={() => onChanges(withWhole(changes, 'drop'))}
+          >
+            {on('drop') ? '✓ ' : ''}Take it out of the counting
+          </Button>
+        </div>
+      </section>
+    </>
+  );
+}
+
+function MoreRight({ letter, hint, onAdd }: { letter: string; hint: string; onAdd: (typed: string) => void }) {
+  const [typed, setTyped] = useState('');
+  const add = (): void => {
+    if (typed.trim() !== '') onAdd(typed);
+    setTyped('');
+  };
+  return (
+    <div className="d-flex gap-2 align-items-center mb-1">
+      {letter && <span className="letter">{letter}</span>}
+      <input
+        className="form-control form-control-sm"
+        aria-label={`One more right answer${letter && ` in slot ${letter}`}`}
+        placeholder={hint}
+        value={typed}
+        onChange={(e) => setTyped(e.target.value)}
+        onKeyDown={(e) => e.key === 'Enter' && add()}
+      />
+      <Button variant="quiet" disabled={typed.trim() === ''} onClick={add}>
+        Add
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,23 @@
+import type { Change } from '@/core/exams/amendments';
+import type { AnswerGroup } from '@/core/results/answer-groups';
+
+export const sameResponse = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The share that is meant for an answer; null while nothing is. */
+export function shareFor(changes: readonly Change[], slot: string, group: AnswerGroup): string | null {
+  const found = changes.find((c) => c.what === 'answer' && c.slot === slot && sameResponse(c.response, group.response));
+  return found?.what === 'answer' ? found.share : null;
+}
+
+/** The changes with a share for one answer; without any for it when the share is null. */
+export function withShare(changes: readonly Change[], slot: string, response: unknown, share: string | null): Change[] {
+  const others = changes.filter((c) => !(c.what === 'answer' && c.slot === slot && sameResponse(c.response, response)));
+  return share === null ? others : [...others, { what: 'answer', slot, response, share, feedback: '' }];
+}
+
+/** The changes with one about the whole question, or without it. Only one of the two makes sense. */
+export function withWhole(changes: readonly Change[], what: 'everyone' | 'drop'): Change[] {
+  const on = changes.some((c) => c.what === what);
+  const others = changes.filter((c) => c.what === 'answer');
+  return on ? others : [...others, { what }];
+}

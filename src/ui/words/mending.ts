@@ -1,0 +1,16 @@
+import { exact, stored } from '@/core/base/exact';
+import type { Change } from '@/core/exams/amendments';
+import { kindOf } from '@/core/kinds/registry';
+import type { AnsweredSlot } from '@/server/marking/answers-view';
+import { outOf } from './traces';
+
+/** A change as one sentence. */
+export function changeText(change: Change, slots: readonly AnsweredSlot[]): string {
+  if (change.what === 'drop') return 'The question does not count, for nobody.';
+  if (change.what === 'everyone') return 'Everybody gets all its marks.';
+  const slot = slots.find(({ id }) => id === change.slot);
+  if (!slot) return 'An answer is decided.';
+  const marks = outOf(stored(exact(change.share).mul(exact(slot.of))), slot.of);
+  const answer = kindOf(slot.kind).describeResponse(slot.setup, change.response);
+  return `“${answer}” earns ${marks}${slots.length > 1 ? ` in slot ${slot.letter}` : ''}.`;
+}
