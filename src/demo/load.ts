@@ -5,6 +5,7 @@ import { type Block, FRESH_PICTURE } from '@/core/content/document';
 import { paperItems } from '@/core/exams/paper';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
+import { keepRubric } from '@/server/bank/rubrics';
 import { saveGoals } from '@/server/bank/goals';
 import { leaveBench } from '@/server/bank/save-draft';
 import type { Context, Outside } from '@/server/context';
@@ -26,6 +27,7 @@ import { STAFF, WT110, WT201 } from './people';
 import { firstPrinciples } from './questions/first-principles';
 import { LOG_BOOK, logBook } from './questions/log-book';
 import { machine } from './questions/machine';
+import { MAINTENANCE_REPORT, reports } from './questions/report';
 import { height, site } from './questions/site';
 import { makeAnswers } from './students';
 import type { DemoQuestion } from './write';
@@ -41,6 +43,7 @@ export async function loadDemo(out: Outside, say: (line: string) => void): Promi
   say('people, courses and banks are there');
   const asked = await loader.questions();
   say(`${asked.size} questions are in the banks`);
+  await loader.rubrics();
   await loader.provisions();
   await loader.firstCheck();
   say('the first check is sat, marked and released');
@@ -106,7 +109,7 @@ class Loader {
     const aims = (topic: string): string[] => goals.filter(({ code }) => GOAL_OF[topic] === code).map(({ id }) => id);
     let minutes = 0;
     for (const [bank, list] of [
-      ['Turbine systems', [...firstPrinciples, ...machine, ...site]],
+      ['Turbine systems', [...firstPrinciples, ...reports, ...machine, ...site]],
       ['Height and rescue', height],
     ] as const) {
       for (const source of list) {
@@ -149,6 +152,12 @@ class Loader {
     };
     const [first, ...rest] = source.body.content.content;
     return { ...source.body, content: { type: 'doc', content: first ? [first, picture, ...rest] : [picture] } };
+  }
+
+  /** The rubric that marks reports, kept to be used again. */
+  async rubrics(): Promise<void> {
+    const bank = this.get(this.installed.banks, 'Turbine systems');
+    must(await keepRubric(this.as('odalys', this.out.now - 45 * DAY), { bank, rubric: MAINTENANCE_REPORT }));
   }
 
   /** Three questions that refer to one passage; no exam has them yet. */

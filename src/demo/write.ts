@@ -2,12 +2,14 @@ import type { QuestionBody, Slot } from '@/core/bank/question';
 import type { Block, Content, Inline } from '@/core/content/document';
 import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
+import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
 import { maths } from '@/core/kinds/maths/maths';
 import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
 import { DOUBTS_ALL } from '@/core/rules/text/doubts';
+import type { Rubric } from '@/core/rules/rubric/rubric';
 import type { TextRule } from '@/core/rules/text/rules';
 import { FORGIVES_ALL } from '@/core/rules/text/words';
 import type { DrawingName } from './drawings';
@@ -130,6 +132,25 @@ export function words(
     room: more.room ?? ('line' as const),
   };
   return { slot: { kind: 'shortText', marks: more.marks ?? '1', setup }, slips };
+}
+
+/** A long answer that a person marks by a rubric; the words are only noticed. */
+export function essay(
+  example: string,
+  slips: string[],
+  more: { marks: string; least?: number; most?: number; rubric?: Rubric; noticed?: string[] },
+): DemoSlot {
+  const fresh = longAnswer.fresh();
+  const { marks, rubric, noticed = [] } = more;
+  const groups = [{ need: 'any' as const, words: noticed, share: '1' }];
+  const setup: LongAnswerSetup = {
+    ...fresh,
+    example,
+    least: more.least ?? null,
+    most: more.most ?? null,
+    rules: noticed.length > 0 ? { ...fresh.rules, rules: [{ when: 'keywords', groups, feedback: '' }] } : fresh.rules,
+  };
+  return { slot: { kind: 'longAnswer', marks, setup, ...(rubric ? { rubric } : {}) }, slips };
 }
 
 interface More {

@@ -2,7 +2,9 @@ import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
 import { contentFromLines } from '@/core/content/lines';
 import { type ExamPlan, revisionKey } from '@/core/exams/plan';
 import { choice } from '@/core/kinds/choice/choice';
+import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
 import { maths } from '@/core/kinds/maths/maths';
+import { kindOf } from '@/core/kinds/registry';
 import { number } from '@/core/kinds/number/number';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { rulesFromKey as mathsKey } from '@/core/rules/maths/rules';
@@ -52,16 +54,37 @@ export function sampleQuestion(title: string): QuestionBody {
   };
 }
 
+/** A long answer whose words count. */
+const sampleEssay: LongAnswerSetup = {
+  ...longAnswer.fresh(),
+  example: 'It needs a secretkeyword. Then it turns.',
+  counts: true,
+  rules: {
+    ...longAnswer.fresh().rules,
+    rules: [
+      {
+        when: 'keywords',
+        groups: [{ need: 'all', words: ['secretkeyword'], share: '1' }],
+        feedback: 'Secret feedback',
+      },
+    ],
+  },
+};
+
 /** As the sample, with a slot of every kind there is; a new kind is put here. */
 export function questionOfEveryKind(title: string): QuestionBody {
   const sample = sampleQuestion(title);
   const more: QuestionBody['slots'] = {
+    l: { kind: 'longAnswer', marks: '1', setup: sampleEssay },
     d: { kind: 'maths', marks: '1', setup: { ...maths.fresh(), rules: mathsKey('73219x+1') } },
   };
-  const places = Object.keys(more).map((id) => ({ type: 'inlineSlot' as const, attrs: { id } }));
+  const inline = (id: string): boolean => kindOf(more[id]?.kind ?? 'choice').placement === 'inline';
+  const ids = Object.keys(more);
+  const places = ids.filter(inline).map((id) => ({ type: 'inlineSlot' as const, attrs: { id } }));
+  const blocks = ids.filter((id) => !inline(id)).map((id) => ({ type: 'blockSlot' as const, attrs: { id } }));
   return {
     ...sample,
-    content: { type: 'doc', content: [...sample.content.content, { type: 'paragraph', content: places }] },
+    content: { type: 'doc', content: [...sample.content.content, { type: 'paragraph', content: places }, ...blocks] },
     slots: { ...sample.slots, ...more },
   };
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { marksText } from '../base/exact';
 import { readStored, type StoredForm } from '../base/stored-form';
 import { contentSchema, emptyContent, slotId, slotIds } from '../content/document';
+import { rubricSchema } from '../rules/rubric/rubric';
 import { settledAnswer } from '../rules/settled';
 import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
 
@@ -16,6 +17,8 @@ const slot = z
     setup: z.unknown(),
     /** Answers that were decided one by one, before the rules of the setup. */
     settled: z.array(settledAnswer).max(200).optional(),
+    /** By which a person marks it. A copy: changing the one in the bank changes nothing here. */
+    rubric: rubricSchema.optional(),
   })
   .transform((raw, context) => {
     try {

@@ -3,6 +3,7 @@ import { type Finding, stops, under, warns } from '../base/finding';
 import { plainText } from '../content/plain';
 import { contentReadiness } from '../content/readiness';
 import { kindOf } from '../kinds/registry';
+import { rubricReadiness } from '../rules/rubric/rubric';
 import { readability } from '../text/readability';
 import { runTrials } from './mark';
 import { placedSlots, type QuestionBody } from './question';
@@ -20,6 +21,7 @@ export function questionReadiness(question: QuestionBody, trials = runTrials(que
   findings.push(...readingFindings(question), ...hintFindings(question));
   for (const { id, slot } of slots) {
     const own = kindOf(slot.kind).readiness(slot.setup);
+    if (slot.rubric) own.push(...under('rubric', rubricReadiness(slot.rubric)));
     if (exact(slot.marks).equals(0)) own.push(warns('marks-zero', []));
     findings.push(...under('slot', under(id, own)));
   }

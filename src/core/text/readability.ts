@@ -54,6 +54,11 @@ export function syllables(word: string): number {
   return Math.max(1, groups + apart + le - (SAID_SHORTER.test(letters) ? 1 : 0));
 }
 
+/** How many words a text has: what stands between spaces and holds a letter or a digit. */
+export function countWords(text: string): number {
+  return text.split(/\s+/).filter((part) => /[\p{L}\p{N}]/u.test(part)).length;
+}
+
 /** Readability of a text; null when there are too few words to say anything (fewer than `least`). */
 export function readability(text: string, least = 30): Readability | null {
   const words = text.match(/\p{L}[\p{L}’'-]*/gu) ?? [];

@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNull, max, or, type SQL } from 'drizzle-orm';
 import { exact } from '@/core/base/exact';
 import type { SlotMarks } from '@/core/results/score';
+import type { Judgement } from '@/core/rules/rubric/rubric';
 import type { TraceStep } from '@/core/rules/marking';
 import type { Reader } from '../db/database';
 import { attempts, marks, mendings } from '../db/schema/exams';
@@ -15,6 +16,7 @@ export interface CurrentMark {
   trace: TraceStep[];
   feedback: string;
   remark: string;
+  judgement: Judgement | null;
   at: number;
 }
 
@@ -44,7 +46,11 @@ export async function currentMarks(read: Reader, which: Which): Promise<CurrentM
     .select()
     .from(marks)
     .where(inArray(marks.id, countingMarks(read, mine)));
-  return rows.map(({ id: _, mending: __, ...row }) => ({ ...row, trace: row.trace as TraceStep[] }));
+  return rows.map(({ id: _, mending: __, ...row }) => ({
+    ...row,
+    trace: row.trace as TraceStep[],
+    judgement: row.judgement as Judgement | null,
+  }));
 }
 
 /** Marks of each attempt in the shape that scoring takes. */

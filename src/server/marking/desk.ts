@@ -1,6 +1,6 @@
 import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
-import { exact, stored } from '@/core/base/exact';
+import { type Exact, exact, stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { placedSlots } from '@/core/bank/question';
@@ -8,6 +8,7 @@ import { firstWords } from '@/core/content/plain';
 import { paperItems } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
 import { may } from '@/core/people/may';
+import { type Judgement, judge, judgementSchema, type Rubric } from '@/core/rules/rubric/rubric';
 import { readNumber } from '@/core/rules/number/read';
 import type { TraceStep } from '@/core/rules/marking';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
@@ -77,6 +78,8 @@ export interface DeskAnswer {
   marks: string | null;
   byPerson: boolean;
   remark: string;
+  /** What was found by the rubric of the slot. */
+  judgement: Judgement | null;
   trace: TraceStep[];
   /** All of the student's answers to this question, to show on the sheet. */
   responses: Record<string, unknown>;
@@ -92,6 +95,8 @@ export interface Desk {
   sheet: QuestionSheet;
   /** The key of each slot in plain words. */
   keys: Record<string, string>;
+  /** The rubrics of the slots that have one. */
+  rubrics: Record<string, Rubric>;
   namesHidden: boolean;
   answers: DeskAnswer[];
 }
@@ -134,6 +139,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
         marks: mark.marks,
         byPerson: mark.by !== null,
         remark: mark.remark,
+        judgement: mark.judgement,
         trace: mark.trace,
         responses,
       });
@@ -151,6 +157,9 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     keys: Object.fromEntries(
       placedSlots(item.question).map(({ id, slot }) => [id, kindOf(slot.kind).describeKey(slot.setup)]),
     ),
+    rubrics: Object.fromEntries(
+      placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
+    ),
     namesHidden: policy.namesHidden,
     answers,
   });
@@ -160,8 +169,10 @@ const given = z.object({
   attempt: z.string(),
   item: z.string(),
   slot: z.string(),
-  /** As typed: 2, 1.5, 1,5, 1½, 3/4. */
+  /** As typed: 2, 1.5, 1,5, 1½, 3/4. With a judgement it is the judgement that decides. */
   marks: z.string().max(20),
+  /** What was found by the rubric, whole. */
+  judgement: judgementSchema.nullable().default(null),
   remark: z.string().max(3000),
 });
 
@@ -170,21 +181,18 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ mar
   const parsed = parse(given, raw);
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'mark answers', null)) return FORBIDDEN;
-  const { attempt, item: itemId, slot, remark } = parsed.value;
+  const { attempt, item: itemId, slot, remark, judgement } = parsed.value;
   const found = await findAttempt(ctx.db.read, attempt);
   if (!found) return NOT_FOUND;
   if (found.state.handedInAt === null) return refuse('not-handed-in');
   const { paper } = await paperOf(ctx.db.read, found.attempt);
-  const worth = paperItems(paper)
-    .find((i) => i.id === itemId)
-    ?.worth.get(slot);
-  if (!worth) return NOT_FOUND;
-  const reading = readNumber(parsed.value.marks);
-  if (!reading || reading.rest !== '') return refuse('mark-not-a-number', { at: ['marks'] });
-  if (reading.value.compare(0) < 0 || reading.value.compare(worth) > 0) {
-    return refuse('mark-out-of-range', { at: ['marks'], values: { most: worth.toFraction(true) } });
-  }
-  const value = stored(reading.value);
+  const item = paperItems(paper).find((i) => i.id === itemId);
+  const worth = item?.worth.get(slot);
+  if (!item || !worth) return NOT_FOUND;
+  const rubric = item.question.slots[slot]?.rubric;
+  const earned = judgement && rubric ? judgedMarks(rubric, judgement, worth) : typedMarks(parsed.value.marks, worth);
+  if (!earned.ok) return earned;
+  const { value, trace } = earned.value;
   await ctx.db.transaction(async (tx) => {
     await tx.insert(marks).values({
       attempt,
@@ -193,10 +201,32 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ mar
       marks: value,
       by: ctx.actor.id,
       remark,
+      judgement: judgement && rubric ? judgement : null,
       feedback: '',
       at: ctx.now,
-      trace: [{ code: 'by-a-person' }] satisfies TraceStep[],
+      trace,
     });
   });
   return ok({ marks: value });
+}
+
+interface Earned {
+  /** Exact marks as text. */
+  value: string;
+  trace: TraceStep[];
+}
+
+function typedMarks(typed: string, worth: Exact): Result<Earned> {
+  const reading = readNumber(typed);
+  if (!reading || reading.rest !== '') return refuse('mark-not-a-number', { at: ['marks'] });
+  if (reading.value.compare(0) < 0 || reading.value.compare(worth) > 0) {
+    return refuse('mark-out-of-range', { at: ['marks'], values: { most: worth.toFraction(true) } });
+  }
+  return ok({ value: stored(reading.value), trace: [{ code: 'by-a-person' }] });
+}
+
+function judgedMarks(rubric: Rubric, judgement: Judgement, worth: Exact): Result<Earned> {
+  const { share, open, trace } = judge(rubric, judgement);
+  if (share === null) return refuse('criteria-open', { at: ['judgement'], values: { count: open.length } });
+  return ok({ value: stored(share.mul(worth)), trace: [{ code: 'by-a-person' }, ...trace] });
 }

@@ -11,7 +11,7 @@ import { attempts, marks, mendings, sittings } from '../db/schema/exams';
 import { members } from '../db/schema/people';
 import { readDepartment } from '../people/policy';
 import { startRemark } from '../jobs/remark';
-import { forgetPinned, paperOf, pinnedOf } from '../sittings/pinned';
+import { forgetPinned, paperOf } from '../sittings/pinned';
 import { newId } from '../ports/ids';
 import { runningMendings } from './running';
 import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';

@@ -97,6 +97,9 @@ export function BankDesk(props: Props) {
             : `${SHARE[shelf.share]}${shelf.reviewRequired ? ' · review required' : ''} · ${plural(shelf.questions, 'question')}`
         }
       >
+        <Link className="btn btn-quiet" href="/bank/rubrics" prefetch={false}>
+          Rubrics
+        </Link>
         <Link className="btn btn-outline-primary" href={`/bank/bring-in?bank=${shelf.id}`} prefetch={false}>
           Bring in…
         </Link>

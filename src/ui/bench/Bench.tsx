@@ -234,6 +234,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
         </div>
         <BenchMargin
           placed={placed}
+          bank={question.bank.id}
           body={body}
           findings={findings}
           selected={selected}

@@ -8,6 +8,7 @@ import { contentFromLines, linesFromContent } from '@/core/content/lines';
 import { editorSide } from '../kinds/editors';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawTextFormulas } from '../sheet/formulas';
+import { RubricNote } from '../rubrics/RubricNote';
 import { MarksInput } from '../parts/MarksInput';
 import { findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
@@ -16,6 +17,8 @@ import { TotalNote } from './TotalNote';
 
 interface Props {
   placed: PlacedSlot[];
+  /** The bank of the question. */
+  bank: string;
   body: QuestionBody;
   findings: Finding[];
   selected: string | null;
@@ -31,6 +34,7 @@ interface Props {
 /** The margin of the bench: each slot's rule as one sentence; the selected one opens for more. */
 export function BenchMargin({
   placed,
+  bank,
   body,
   findings,
   selected,
@@ -93,6 +97,14 @@ export function BenchMargin({
                   marks={slot.marks}
                   letter={letter}
                   onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)}
+                />
+                <RubricNote
+                  rubric={slot.rubric}
+                  bank={bank}
+                  onChange={(rubric) => {
+                    const { rubric: _, ...rest } = slot;
+                    changeSlot(id, rubric ? { ...rest, rubric } : rest, `rubric ${id}`);
+                  }}
                 />
                 <div className="text-end">
                   <Button variant="quiet" onClick={() => onCopy(id)}>

@@ -57,7 +57,8 @@ export const PRESETS: Preset[] = [
   { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
   { name: 'Mathematics', kind: 'maths', setup: (fresh) => fresh },
   { name: 'Formula', kind: 'maths', setup: positive },
-  { name: 'Long answer', kind: 'shortText', setup: (fresh) => ({ ...fresh, room: 'lines' }) },
+  { name: 'A few lines', kind: 'shortText', setup: (fresh) => ({ ...fresh, room: 'lines' }) },
+  { name: 'Long answer', kind: 'longAnswer', setup: (fresh) => fresh },
 ];
 
 /** A slot as a preset starts it, with a key when one is given. */

@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceEditor } from './choice/editor';
 import type { EditorSide } from './contract';
+import { longAnswerEditor } from './long-answer/editor';
 import { mathsEditor } from './maths/editor';
 import { numberEditor } from './number/editor';
 import { shortTextEditor } from './short-text/editor';
@@ -10,6 +11,7 @@ const editors = {
   shortText: shortTextEditor,
   number: numberEditor,
   maths: mathsEditor,
+  longAnswer: longAnswerEditor,
 } satisfies Record<KindName, unknown>;
 
 /** The author's half of a kind. Setups were validated by the kind's own schema. */

@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceStudent } from './choice/student';
 import type { StudentSide } from './contract';
+import { longAnswerStudent } from './long-answer/student';
 import { mathsStudent } from './maths/student';
 import { numberStudent } from './number/student';
 import { shortTextStudent } from './short-text/student';
@@ -10,6 +11,7 @@ const students = {
   shortText: shortTextStudent,
   number: numberStudent,
   maths: mathsStudent,
+  longAnswer: longAnswerStudent,
 } satisfies Record<KindName, unknown>;
 
 /** The student's half of a kind. Responses were validated by the server with the kind's own schema. */

@@ -4,6 +4,7 @@ import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 're
 import Button from 'react-bootstrap/Button';
 import { giveMarkAction } from '@/app/(staff)/marking/actions';
 import type { Refusal } from '@/core/base/result';
+import { type Judgement, judge } from '@/core/rules/rubric/rubric';
 import type { Desk, DeskAnswer } from '@/server/marking/desk';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
@@ -12,6 +13,8 @@ import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksText } from '../words/marks';
+import { Evidence } from '../sheet/Evidence';
+import { found, RubricMarking } from './RubricMarking';
 import { refusalText } from '../words/refusals';
 import { traceText } from '../words/traces';
 
@@ -34,6 +37,8 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
   const [at, setAt] = useState(() => firstWaiting(desk.answers));
   const [typed, setTyped] = useState<string | null>(null);
   const [remark, setRemark] = useState<string | null>(null);
+  const [judging, setJudging] = useState<Judgement | null>(null);
+  const [criterion, setCriterion] = useState(0);
   const [saving, setSaving] = useState<Saving>({ name: 'idle' });
   const field = useRef<HTMLInputElement>(null);
   const remarkField = useRef<HTMLTextAreaElement>(null);
@@ -51,8 +56,13 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
   }, []);
   useEffect(() => flush, [flush]);
 
-  const save = (index: number, answer: DeskAnswer, marks: string, words: string): void => {
-    if (marks.trim() === '') return;
+  const save = (
+    index: number,
+    answer: DeskAnswer,
+    given: { marks: string; words: string; found?: Judgement },
+  ): void => {
+    const { marks, words, found: judgement = null } = given;
+    if (marks.trim() === '' && judgement === null) return;
     const run = async (): Promise<void> => {
       setSaving({ name: 'saving' });
       try {
@@ -62,10 +72,13 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
           slot: answer.slot,
           marks,
           remark: words,
+          judgement,
         });
         if (!result.ok) return setSaving({ name: 'refused', refusal: result.refusal });
         setAnswers((all) =>
-          all.map((a, i) => (i === index ? { ...a, marks: result.value.marks, byPerson: true, remark: words } : a)),
+          all.map((a, i) =>
+            i === index ? { ...a, marks: result.value.marks, byPerson: true, remark: words, judgement } : a,
+          ),
         );
         setSaving({ name: 'saved' });
         router.refresh();
@@ -82,6 +95,8 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
     setAt(index);
     setTyped(null);
     setRemark(null);
+    setJudging(null);
+    setCriterion(0);
     setSaving({ name: 'idle' });
   };
   useEffect(() => {
@@ -91,16 +106,33 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
 
   const marksNow = typed ?? (now?.marks ? marksText(now.marks) : '');
   const remarkNow = remark ?? now?.remark ?? '';
+  const rubric = now && desk.rubrics[now.slot];
+  const judgement = judging ?? now?.judgement ?? {};
   const setMark = (value: string): void => {
     if (!now) return;
     setTyped(value);
-    save(at, now, value, remarkNow);
+    save(at, now, { marks: value, words: remarkNow });
+  };
+  const setJudgement = (next: Judgement): void => {
+    if (!now || !rubric) return;
+    setJudging(next);
+    if (judge(rubric, next).open.length === 0) save(at, now, { marks: '', words: remarkNow, found: next });
+  };
+  /** A digit judges the criterion that is on, and goes on to the next. */
+  const judgeByDigit = (digit: string): void => {
+    const one = rubric?.criteria[criterion];
+    const level = Number(digit) - 1;
+    if (!one || !rubric || rubric.look === 'single' || level < 0 || level >= rubric.levels.length) return;
+    setJudgement(found(judgement, one.id, { level }));
+    setCriterion(Math.min(rubric.criteria.length - 1, criterion + 1));
   };
   useKeys([
     { keys: 'j', what: 'Next answer', run: () => go(at + 1) },
     { keys: 'k', what: 'Answer before', run: () => go(at - 1) },
     { keys: 'r', what: 'Write a remark', run: () => remarkField.current?.focus() },
-    { keys: '0–9', what: 'Give these marks', run: (digit) => setMark(digit) },
+    rubric
+      ? { keys: '0–9', what: 'Choose this level of the criterion', run: judgeByDigit }
+      : { keys: '0–9', what: 'Give these marks', run: (digit) => setMark(digit) },
   ]);
 
   if (!now) {
@@ -168,7 +200,11 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
             <p className="over-title">The answer{now.letter !== 'A' && ` in slot ${now.letter}`}</p>
             <div className="answer-box now" dir="auto">
               {now.answer ? (
-                <TextWithFormulas text={now.answer} drawn={drawn} />
+                /\$[^$]+\$/.test(now.answer) ? (
+                  <TextWithFormulas text={now.answer} drawn={drawn} />
+                ) : (
+                  <Evidence text={now.answer} words={now.trace.flatMap(({ evidence = [] }) => evidence)} />
+                )
               ) : (
                 <span className="soft">no answer</span>
               )}
@@ -185,20 +221,31 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
         </div>
         <aside className="margin" aria-label="Mark">
           <div className="note on red">
-            <h3>Mark</h3>
-            <div className="d-flex align-items-baseline gap-2">
-              <input
-                ref={field}
-                className="form-control mark-input"
-                inputMode="decimal"
-                aria-label={`Marks out of ${marksText(now.of)}`}
-                aria-invalid={saving.name === 'refused'}
-                value={marksNow}
-                onChange={(e) => setMark(e.target.value)}
-                onKeyDown={keysInField}
+            <h3>{rubric ? rubric.title || 'Rubric' : 'Mark'}</h3>
+            {rubric ? (
+              <RubricMarking
+                rubric={rubric}
+                judgement={judgement}
+                of={now.of}
+                at={criterion}
+                onAt={setCriterion}
+                onJudge={setJudgement}
               />
-              <span>of {marksText(now.of)}</span>
-            </div>
+            ) : (
+              <div className="d-flex align-items-baseline gap-2">
+                <input
+                  ref={field}
+                  className="form-control mark-input"
+                  inputMode="decimal"
+                  aria-label={`Marks out of ${marksText(now.of)}`}
+                  aria-invalid={saving.name === 'refused'}
+                  value={marksNow}
+                  onChange={(e) => setMark(e.target.value)}
+                  onKeyDown={keysInField}
+                />
+                <span>of {marksText(now.of)}</span>
+              </div>
+            )}
             {saving.name === 'refused' && (
               <p role="alert" className="trouble">
                 {refusalText(saving.refusal)}
@@ -217,14 +264,20 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
               value={remarkNow}
               onChange={(e) => {
                 setRemark(e.target.value);
-                save(at, now, marksNow, e.target.value);
+                const whole = rubric && judge(rubric, judgement).open.length === 0;
+                save(at, now, {
+                  marks: rubric ? '' : marksNow,
+                  words: e.target.value,
+                  ...(whole ? { found: judgement } : {}),
+                });
               }}
               onKeyDown={(e) => {
                 if (e.key === 'Escape') field.current?.focus();
               }}
             />
             <p className="soft mt-2 mb-0">
-              <kbd>0</kbd>–<kbd>9</kbd> marks <KeyCap of="r" /> remark <KeyCap of="j" /> next
+              <kbd>{rubric ? 1 : 0}</kbd>–<kbd>9</kbd> {rubric ? 'level' : 'marks'} <KeyCap of="r" /> remark{' '}
+              <KeyCap of="j" /> next
             </p>
           </div>
           {desk.keys[now.slot] && (

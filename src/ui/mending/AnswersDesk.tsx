@@ -13,15 +13,20 @@ import { MendingHistory } from './MendingHistory';
 import { MendingNotes } from './MendingNotes';
 import { MendingPreviewDialog } from './MendingPreviewDialog';
 
+function readPending(key: string): Change[] {
+  try {
+    return JSON.parse(sessionStorage.getItem(key) ?? '[]') as Change[];
+  } catch {
+    return [];
+  }
+}
+
 /** What is meant to change, kept for the session so that looking at another question loses nothing. */
 function usePending(key: string): [Change[], (next: Change[]) => void] {
   const [changes, setChanges] = useState<Change[]>([]);
   useEffect(() => {
-    try {
-      setChanges(JSON.parse(sessionStorage.getItem(key) ?? '[]') as Change[]);
-    } catch {
-      setChanges([]);
-    }
+    const timer = setTimeout(() => setChanges(readPending(key)), 0);
+    return () => clearTimeout(timer);
   }, [key]);
   const keep = (next: Change[]): void => {
     setChanges(next);

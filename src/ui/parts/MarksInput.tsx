@@ -24,7 +24,7 @@ export function MarksInput({
       style={{ width: 56 }}
       aria-label={label}
       readOnly={fixed}
-      value={typed ?? marksText(marks)}
+      value={typed ?? (marks === '' ? '' : marksText(marks))}
       onChange={(e) => {
         setTyped(e.target.value);
         const value = readNumber(e.target.value)?.value ?? parseExact(e.target.value);

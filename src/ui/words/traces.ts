@@ -12,6 +12,13 @@ const SENTENCES: Record<string, Sentence> = {
   rule: (v) => `rule ${v.number}`,
   settled: (v) => `“${v.answer}” was decided on by itself`,
   everyone: () => 'everybody gets the marks',
+  rubric: (v) =>
+    `${v.criterion}: ${v.level ? `${v.level}, ` : ''}${marksText(String(v.marks))} of ${marksText(String(v.of))}${v.remark ? ` (${v.remark})` : ''}`,
+  'rubric-must': (v) => `“${v.criterion}” had to be reached`,
+  'long-answer': () => 'a person reads it',
+  'words-too-few': (v) => `${v.words} words, at least ${v.least} were asked for`,
+  'words-too-many': (v) => `${v.words} words, at most ${v.most} were asked for`,
+  'words-noticed': (_, e) => `noticed ${quoted(e)}`,
   'by-a-person': () => 'marked by a person',
   'no-rule-matched': () => 'no rule decides',
   'text-too-long': () => 'too long for the rules',

@@ -233,6 +233,20 @@ function inPlace({ ordered, within }: KeywordGroup, places: readonly Found[][], 
   });
 }
 
+/** The words of the rules that stand in a text, as they were written there; nothing is marked. */
+export function keywordsIn(rules: TextRules, text: string): string[] {
+  const matcher = matcherOf(rules);
+  const answer = matcher.read(text);
+  const wanted = rules.rules.flatMap((rule) =>
+    rule.when === 'keywords'
+      ? rule.groups.filter(({ need }) => need !== 'none').flatMap(({ words }) => words)
+      : rule.when === 'exact'
+        ? rule.answers
+        : [],
+  );
+  return [...new Set(wanted.flatMap((word) => matcher.find(answer, word).map(({ shown }) => shown)))];
+}
+
 /** The rules with named values put into what is looked for and what is said. */
 export function putInText(rules: TextRules, put: Put): TextRules {
   const words = (list: readonly string[]): string[] => list.map((word) => put(word, 'words'));

@@ -187,6 +187,27 @@ export const reviews = sqliteTable(
   (t) => [index('reviews_question').on(t.question, t.id)],
 );
 
+/** Rubrics of a bank. Slots hold copies. */
+export const rubrics = sqliteTable(
+  'rubrics',
+  {
+    id: text('id').primaryKey(),
+    bank: text('bank')
+      .notNull()
+      .references(() => banks.id),
+    title: text('title').notNull(),
+    /** `Rubric` as JSON. */
+    body: text('body', { mode: 'json' }).notNull(),
+    /** Counts every save; a save that starts from an older one is refused. */
+    version: integer('version').notNull(),
+    savedBy: text('saved_by')
+      .notNull()
+      .references(() => members.id),
+    savedAt: integer('saved_at').notNull(),
+  },
+  (t) => [index('rubrics_bank').on(t.bank)],
+);
+
 /** A search that somebody keeps under a name. */
 export const keptSearches = sqliteTable(
   'kept_searches',

@@ -174,6 +174,8 @@ export const marks = sqliteTable(
     trace: text('trace', { mode: 'json' }).notNull(),
     feedback: text('feedback').notNull(),
     remark: text('remark').notNull(),
+    /** What a person found by a rubric, `Judgement` as JSON; null without one. */
+    judgement: text('judgement', { mode: 'json' }),
     at: integer('at').notNull(),
     /** The mending that it came of. */
     mending: text('mending').references(() => mendings.id),

@@ -1,0 +1,114 @@
+import { z } from 'zod';
+import { type Content, contentSchema, nodesOf } from '../../content/document';
+import { type Finding, stops, under, warns } from '../../base/finding';
+import { type TraceStep, waits } from '../../rules/marking';
+import { keywordsIn, markText, putInText, textRules, textRulesReadiness } from '../../rules/text/rules';
+import { DOUBTS_ALL } from '../../rules/text/doubts';
+import { FORGIVES_ALL, gistOfText } from '../../rules/text/words';
+import { countWords } from '../../text/readability';
+import type { Kind } from '../contract';
+
+/** The longest answer that can be handed in, in characters. */
+export const LONGEST_ANSWER = 50_000;
+
+const setup = z.object({
+  version: z.literal(1),
+  /** Plain lines, text with headings, lists and weights, or text with formulas in it. */
+  write: z.enum(['plain', 'rich', 'formulas']),
+  /** Height of the space, in lines. */
+  lines: z.number().int().min(2).max(40),
+  /** How many words are asked for; null where it does not matter. */
+  least: z.number().int().min(1).max(20_000).nullable(),
+  most: z.number().int().min(1).max(20_000).nullable(),
+  /** An answer as it might be, for markers. */
+  example: z.string().max(LONGEST_ANSWER),
+  /** Words to look for. They help the marker, and give marks only when they count. */
+  rules: textRules,
+  counts: z.boolean(),
+});
+export type LongAnswerSetup = z.infer<typeof setup>;
+
+const WRITTEN = new Set(['paragraph', 'heading', 'bulletList', 'orderedList', 'listItem', 'text', 'hardBreak']);
+
+/** What a student writes: text in it, nothing else. */
+const written = contentSchema.refine((content) => [...nodesOf(content)].every(({ type }) => WRITTEN.has(type)), {
+  message: 'not-text',
+});
+
+const response = z.object({
+  /** The words; in text with formulas, $…$ is one. */
+  text: z.string().max(LONGEST_ANSWER),
+  /** As it was written, where it was written with headings, lists and weights. */
+  rich: written.optional(),
+});
+export interface LongAnswerResponse {
+  text: string;
+  rich?: Content | undefined;
+}
+
+export type LongAnswerSheet = Pick<LongAnswerSetup, 'write' | 'lines' | 'least' | 'most'>;
+
+function readiness({ rules, counts, example, least, most }: LongAnswerSetup): Finding[] {
+  const findings: Finding[] = counts ? under('rules', textRulesReadiness(rules)) : [];
+  if (!counts && example.trim() === '') findings.push(warns('no-example', ['example']));
+  if (least !== null && most !== null && least > most)
+    findings.push(stops('words-turned-round', ['most'], { least, most }));
+  return findings;
+}
+
+export const longAnswer: Kind<LongAnswerSetup, LongAnswerSheet, LongAnswerResponse> = {
+  name: 'longAnswer',
+  placement: 'block',
+  setup: { name: 'long answer setup', version: 1, schema: setup, migrations: [] },
+  response,
+  fresh: () => ({
+    version: 1,
+    write: 'plain',
+    lines: 8,
+    least: null,
+    most: null,
+    example: '',
+    rules: {
+      forgives: FORGIVES_ALL,
+      rules: [],
+      calls: [],
+      doubts: DOUBTS_ALL,
+      otherwise: 'waits',
+      otherwiseFeedback: '',
+    },
+    counts: false,
+  }),
+  blank: ({ text }) => text.trim() === '',
+  sheet: ({ write, lines, least, most }) => ({ write, lines, least, most }),
+  mark({ rules, counts, least, most }, { text }) {
+    const words = countWords(text);
+    const length: TraceStep[] = [
+      ...(least !== null && words < least ? [{ code: 'words-too-few', values: { words, least } }] : []),
+      ...(most !== null && words > most ? [{ code: 'words-too-many', values: { words, most } }] : []),
+    ];
+    if (counts) {
+      const marking = markText(rules, text);
+      return { ...marking, trace: [...length, ...marking.trace] };
+    }
+    const hits = keywordsIn(rules, text);
+    return waits([
+      { code: 'long-answer' },
+      ...length,
+      ...(hits.length > 0 ? [{ code: 'words-noticed', evidence: hits }] : []),
+    ]);
+  },
+  readiness,
+  describe: () => '…',
+  describeResponse: (_, { text }) => text,
+  describeKey: ({ example }) => example,
+  key: ({ example }) => (example.trim() === '' ? null : { text: example }),
+  fixedKeyPlace: () => null,
+  withKey: (setup, typed) => ({ ...setup, example: typed }),
+  typedKey: ({ example }) => example,
+  tryouts: ({ example }) =>
+    [...new Set([example, example.split(/(?<=[.!?])\s/)[0] ?? ''])].filter((typed) => typed.trim() !== ''),
+  gist: ({ rules }, { text }) => gistOfText(text, rules.forgives),
+  valueOf: () => null,
+  put: (setup, put) => ({ ...setup, example: put(setup.example, 'words'), rules: putInText(setup.rules, put) }),
+  fromTyped: (_, text) => ({ text }),
+};

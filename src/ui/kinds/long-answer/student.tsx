@@ -1,0 +1,84 @@
+'use client';
+import { lazy, Suspense } from 'react';
+import type { LongAnswerResponse, LongAnswerSheet } from '@/core/kinds/long-answer/long-answer';
+import { ContentView } from '../../sheet/ContentView';
+import { TextWithFormulas } from '../../sheet/Formula';
+import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+
+// The editors come only to those who answer with one.
+const RichEntry = lazy(() => import('./RichEntry'));
+const FormulasEntry = lazy(() => import('./FormulasEntry'));
+
+/** What is typed into a slot of several lines, whatever writes it. */
+export interface EntryProps {
+  id: string;
+  label: string;
+  lines: number;
+  response: LongAnswerResponse | undefined;
+  onChange: (response: LongAnswerResponse) => void;
+}
+
+const MOST = 50_000;
+
+function Student({ id, label, sheet, response, onChange }: StudentProps<LongAnswerSheet, LongAnswerResponse>) {
+  const { write, lines, least, most } = sheet;
+  const entry: EntryProps = { id, label, lines, response, onChange };
+  const Entry = write === 'rich' ? RichEntry : write === 'formulas' ? FormulasEntry : PlainEntry;
+  return (
+    <div className="long-answer">
+      <Suspense fallback={<div className="space" style={{ height: `${lines * 1.5}em` }} />}>
+        <Entry {...entry} />
+      </Suspense>
+      {(least !== null || most !== null) && <Words text={response?.text ?? ''} least={least} most={most} />}
+    </div>
+  );
+}
+
+function PlainEntry({ id, label, lines, response, onChange }: EntryProps) {
+  return (
+    <textarea
+      id={id}
+      aria-label={label}
+      rows={lines}
+      maxLength={MOST}
+      value={response?.text ?? ''}
+      onChange={(e) => onChange({ text: e.target.value })}
+    />
+  );
+}
+
+/** How many words there are, and how many are asked for. Nobody is stopped from writing. */
+function Words({ text, least, most }: { text: string; least: number | null; most: number | null }) {
+  const words = text.split(/\s+/).filter((part) => /[\p{L}\p{N}]/u.test(part)).length;
+  const asked =
+    least !== null && most !== null
+      ? `${least} to ${most} are asked for`
+      : least !== null
+        ? `at least ${least} are asked for`
+        : `at most ${most} are asked for`;
+  const over = most !== null && words > most;
+  return (
+    <p className={`words ${over ? 'hand' : 'soft'}`}>
+      {words} {words === 1 ? 'word' : 'words'}; {asked}
+    </p>
+  );
+}
+
+function Review({ response, drawn }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
+  if ((response?.text.trim() ?? '') === '') return <div className="slot-box soft">no answer</div>;
+  return (
+    <div className="slot-box long" dir="auto">
+      {response?.rich ? (
+        <ContentView content={response.rich} drawn={drawn} slot={() => null} />
+      ) : (
+        <TextWithFormulas text={response?.text ?? ''} drawn={drawn} />
+      )}
+    </div>
+  );
+}
+
+export const longAnswerStudent: StudentSide<LongAnswerSheet, LongAnswerResponse> = {
+  Student,
+  Review,
+  answered: (response) => (response?.text.trim() ?? '') !== '',
+};
