@@ -1,5 +1,6 @@
 'use client';
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
+import { flushSync } from 'react-dom';
 import { ownKey, singleKeysOff } from './own-keys';
 
 /** A key of the present screen: shown in the overview and run when pressed. */
@@ -42,7 +43,7 @@ function fits(keys: string, pressed: string): boolean {
 /** Makes keys work while the component is on the screen. Keys without Ctrl never fire while typing (but Esc does) or behind an open dialog. */
 export function useKeys(bindings: KeyBinding[]): void {
   const ref = useRef(bindings);
-  useEffect(() => {
+  useLayoutEffect(() => {
     ref.current = bindings;
   });
   useEffect(() => {
@@ -57,7 +58,8 @@ export function useKeys(bindings: KeyBinding[]): void {
       if (!held && event.key.length === 1 && singleKeysOff()) return;
       if (!held && document.querySelector('.modal.show')) return;
       event.preventDefault();
-      binding.run(event.key);
+      // What a key did is there before the next one comes, however fast they are pressed.
+      flushSync(() => binding.run(event.key));
     };
     window.addEventListener('keydown', press);
     return () => {

@@ -22,7 +22,7 @@ interface Props {
 export function RubricNote({ rubric, bank, onChange }: Props) {
   const [open, setOpen] = useState<'choose' | 'edit' | null>(null);
   return (
-    <div className="line mt-2">
+    <div className="d-flex gap-2 align-items-baseline mt-2">
       <span>Rubric:</span>
       {rubric ? (
         <>
