@@ -1,7 +1,7 @@
 import { seeded, seedFor } from '@/core/base/random';
 import type { PaperItem } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
-import { placedSlots } from '@/core/bank/question';
+import { keyedSlots } from '@/core/bank/variant';
 import type { DemoQuestion } from './write';
 
 /** How able a student is, roughly normal around 0; the same for the same user name. */
@@ -23,7 +23,7 @@ export interface MadeAnswer {
 export function makeAnswers(userName: string, item: PaperItem, source: DemoQuestion): MadeAnswer[] {
   const next = seeded(seedFor(7, userName + item.id));
   const chance = 1 / (1 + Math.exp(-(1.2 * abilityOf(userName) - 0.9 * (source.difficulty - 2) + 0.25)));
-  return placedSlots(item.question).flatMap(({ id, slot }) => {
+  return [...keyedSlots(item.question)].flatMap(([id, slot]) => {
     const kind = kindOf(slot.kind);
     const roll = next();
     const pick = next();

@@ -1,4 +1,5 @@
 import type { QuestionBody, Slot } from '@/core/bank/question';
+import type { Variation } from '@/core/bank/variation';
 import type { Block, Content, Inline } from '@/core/content/document';
 import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
@@ -157,6 +158,7 @@ interface More {
   explanation?: string;
   title?: string;
   trials?: [slot: string, typed: string, expected: string][];
+  vary?: Variation;
   drawing?: DemoQuestion['drawing'];
 }
 
@@ -183,6 +185,7 @@ export function question(
       hints: [],
       explanation: content(more.explanation ?? ''),
       notes: '',
+      ...(more.vary ? { vary: more.vary } : {}),
       trials: (more.trials ?? []).map(([slot, typed, expected], i) => ({ id: `t${i}`, slot, typed, expected })),
     },
     slips: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slips])),

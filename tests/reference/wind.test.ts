@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { firstPrinciples } from '@/demo/questions/first-principles';
 import { machine } from '@/demo/questions/machine';
+import { reports } from '@/demo/questions/report';
 import { height, site } from '@/demo/questions/site';
 import { installation } from '@/demo/department';
-import { questionReadiness } from '@/core/bank/readiness';
-import { runTrials } from '@/core/bank/mark';
+import { checkQuestion } from '@/core/bank/checks';
 import { plainText } from '@/core/content/plain';
 import type { NumberSetup } from '@/core/kinds/number/number';
 import { convert } from '@/core/rules/number/units';
 
-const all = [...firstPrinciples, ...machine, ...site, ...height];
+const all = [...firstPrinciples, ...reports, ...machine, ...site, ...height];
 
 /** The key of the number slot of the one question with these words, in the unit named. */
 function keyOf(words: string, unit: string): number {
@@ -70,12 +70,12 @@ describe('the demo questions', () => {
   it('are about sixty, all ready, with trial answers that come out as expected', () => {
     expect(all.length).toBeGreaterThanOrEqual(60);
     for (const q of all) {
-      const findings = questionReadiness(q.body);
+      const { findings, trials } = checkQuestion(q.body);
       expect(
         findings.filter((f) => f.weight === 'stops' || f.code === 'no-text'),
         plainText(q.body.content),
       ).toEqual([]);
-      expect(runTrials(q.body).every((t) => t.agrees)).toBe(true);
+      expect(trials.every((t) => t.agrees)).toBe(true);
     }
   });
 

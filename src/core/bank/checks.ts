@@ -1,9 +1,10 @@
 import { stored } from '../base/exact';
 import type { Finding } from '../base/finding';
 import type { TraceStep } from '../rules/marking';
-import { runTrials } from './mark';
+import { runTrials, type TrialOutcome } from './mark';
 import type { QuestionBody } from './question';
 import { questionReadiness } from './readiness';
+import { variantOf, varyReadiness } from './variant';
 
 /** What the rules make of a trial answer, in plain values. */
 export interface TrialCheck {
@@ -21,10 +22,46 @@ export interface Checks {
   trials: TrialCheck[];
 }
 
+/** A question with values is looked at in so many variants, fewer where it has many trial answers. */
+const MOST_VARIANTS = 40;
+const MOST_TRIALS_RUN = 1500;
+
+/**
+ * Readiness and trial answers. A question whose numbers vary is checked in
+ * many variants: what breaks in any of them is found, and a trial answer
+ * agrees only when it does in all.
+ */
 export function checkQuestion(question: QuestionBody): Checks {
-  const outcomes = runTrials(question);
+  const shown = checkVariant(question, 1);
+  if (!question.vary) return plain(shown);
+  const findings = [...varyReadiness(question), ...shown.findings];
+  const many = Math.max(4, Math.min(MOST_VARIANTS, Math.floor(MOST_TRIALS_RUN / Math.max(1, question.trials.length))));
+  const disagreeing = new Set<string>();
+  for (let seed = 2; seed <= many && findings.every(({ code }) => code !== 'values-impossible'); seed++) {
+    const next = checkVariant(question, seed);
+    for (const finding of next.findings)
+      if (!findings.some((one) => one.code === finding.code && one.at.join() === finding.at.join()))
+        findings.push({ ...finding, values: { ...finding.values, variant: seed } });
+    for (const { trial, agrees } of next.outcomes) if (!agrees) disagreeing.add(trial.id);
+  }
+  const { trials } = plain(shown);
+  return { findings, trials: trials.map((one) => ({ ...one, agrees: one.agrees && !disagreeing.has(one.id) })) };
+}
+
+interface Looked {
+  findings: Finding[];
+  outcomes: TrialOutcome[];
+}
+
+function checkVariant(question: QuestionBody, seed: number): Looked {
+  const variant = variantOf(question, seed);
+  const outcomes = runTrials(variant);
+  return { findings: questionReadiness(variant, outcomes), outcomes };
+}
+
+function plain({ findings, outcomes }: Looked): Checks {
   return {
-    findings: questionReadiness(question, outcomes),
+    findings,
     trials: outcomes.map(({ trial, marks, marking, agrees }) => ({
       id: trial.id,
       slot: trial.slot,

@@ -3,6 +3,8 @@ import { kindOf } from '../kinds/registry';
 import { type Marking, marked } from '../rules/marking';
 import { ZERO } from '../base/exact';
 import { placedSlots, type QuestionBody, type Slot, type Trial } from './question';
+import { followedSlot, keyedSlots, keyedValues } from './variant';
+import { putting } from './variation';
 
 /** What an automatic marking earns: the marking and, when decided, the exact marks. */
 export interface SlotMarking {
@@ -38,13 +40,42 @@ function settledMarking({ kind: name, setup, settled = [] }: Slot, response: unk
   return marked(exact(found.share), [step], found.feedback);
 }
 
-/** Marks every slot of a question. `worth` gives the exact marks of each slot where they are not its own. */
+/**
+ * Marks every slot of a variant. `worth` gives the exact marks of each slot
+ * where they are not its own. Where a key follows from an earlier answer, work
+ * that is right with the student's own answer earns the slot's share for that.
+ */
 export function markQuestion(
   question: QuestionBody,
   responses: Readonly<Record<string, unknown>>,
   worth?: ReadonlyMap<string, Exact>,
 ): Map<string, SlotMarking> {
-  return new Map(placedSlots(question).map(({ id, slot }) => [id, markSlot(slot, responses[id], worth?.get(id))]));
+  return new Map(
+    [...keyedSlots(question)].map(([id, slot]) => {
+      const marks = worth?.get(id) ?? exact(slot.marks);
+      const byKey = markSlot(slot, responses[id], marks);
+      return [id, followThrough(question, id, responses, marks, byKey) ?? byKey];
+    }),
+  );
+}
+
+/** The marking with the student's own earlier answers, where that earns more; else null. */
+function followThrough(
+  question: QuestionBody,
+  id: string,
+  responses: Readonly<Record<string, unknown>>,
+  worth: Exact,
+  { marking: byKey }: SlotMarking,
+): SlotMarking | null {
+  if (byKey.state === 'waits' || byKey.share.compare(1) >= 0) return null;
+  const followed = followedSlot(question, id, responses);
+  if (!followed) return null;
+  const { marking } = markSlot(followed.slot, responses[id], worth);
+  if (marking.state === 'waits') return null;
+  const share = marking.share.mul(exact(followed.slot.follow ?? '1'));
+  if (share.compare(byKey.share) <= 0) return null;
+  const step = { code: 'follow-through', values: { used: followed.used.join(', ') } };
+  return { marking: { ...marking, share, trace: [step, ...marking.trace] }, marks: share.mul(worth) };
 }
 
 /** A trial answer and what the rules make of it. */
@@ -54,15 +85,18 @@ export interface TrialOutcome extends SlotMarking {
   agrees: boolean;
 }
 
-/** Runs the trial answers of a question against its rules. Those with no expectation yet agree. */
+/** Runs the trial answers of a variant against its rules. Those with no expectation yet agree. */
 export function runTrials(question: QuestionBody): TrialOutcome[] {
-  const placed = new Map(placedSlots(question).map((p) => [p.id, p]));
+  const slots = keyedSlots(question);
+  const values = keyedValues(question);
+  const typed = (text: string): string => (values ? putting(values)(text, 'formula') : text);
+  const letters = new Map(placedSlots(question).map(({ id, letter }) => [id, letter]));
   return question.trials.flatMap((trial) => {
-    const at = placed.get(trial.slot);
-    if (!at) return [];
-    const outcome = markSlot(at.slot, kindOf(at.slot.kind).fromTyped(at.slot.setup, trial.typed));
+    const slot = slots.get(trial.slot);
+    if (!slot) return [];
+    const outcome = markSlot(slot, kindOf(slot.kind).fromTyped(slot.setup, typed(trial.typed)));
     const got = outcome.marks === null ? 'waits' : stored(outcome.marks);
     const wanted = trial.expected === 'waits' || trial.expected === '' ? trial.expected : stored(exact(trial.expected));
-    return [{ trial, letter: at.letter, ...outcome, agrees: wanted === '' || wanted === got }];
+    return [{ trial, letter: letters.get(trial.slot) ?? '', ...outcome, agrees: wanted === '' || wanted === got }];
   });
 }

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { marksText } from '../base/exact';
+import { marksText, shareText } from '../base/exact';
 import { readStored, type StoredForm } from '../base/stored-form';
 import { contentSchema, emptyContent, slotId, slotIds } from '../content/document';
+import { variation } from './variation';
 import { rubricSchema } from '../rules/rubric/rubric';
 import { settledAnswer } from '../rules/settled';
 import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
@@ -19,6 +20,8 @@ const slot = z
     settled: z.array(settledAnswer).max(200).optional(),
     /** By which a person marks it. A copy: changing the one in the bank changes nothing here. */
     rubric: rubricSchema.optional(),
+    /** Share of the marks for what is right with the student's own earlier answer; all of them when left out. */
+    follow: shareText.optional(),
   })
   .transform((raw, context) => {
     try {
@@ -59,6 +62,8 @@ const body = z.object({
   content: contentSchema,
   slots: z.record(slotId, slot),
   passage: passage.nullable().default(null),
+  /** Values that differ from student to student or follow from answers; none when left out. */
+  vary: variation.optional(),
   /** Marks of the whole question, shared out equally among its slots; null: each slot has its own. */
   total: marksText.nullable().default(null),
   hints: z.array(hint).max(10).default([]),

@@ -8,6 +8,7 @@ import { readability } from '../text/readability';
 import { runTrials } from './mark';
 import { placedSlots, type QuestionBody } from './question';
 import { totalMarks } from './summary';
+import { keyedSlots } from './variant';
 
 /** Everything that stops or weakens a question. Slot findings carry the path ["slot", id, …]. */
 export function questionReadiness(question: QuestionBody, trials = runTrials(question)): Finding[] {
@@ -19,7 +20,7 @@ export function questionReadiness(question: QuestionBody, trials = runTrials(que
   if (slots.length === 0) findings.push(stops('no-slot', []));
   if (plainText(question.content).replace(/…/g, '').trim() === '') findings.push(warns('no-text', []));
   findings.push(...readingFindings(question), ...hintFindings(question));
-  for (const { id, slot } of slots) {
+  for (const [id, slot] of keyedSlots(question)) {
     const own = kindOf(slot.kind).readiness(slot.setup);
     if (slot.rubric) own.push(...under('rubric', rubricReadiness(slot.rubric)));
     if (exact(slot.marks).equals(0)) own.push(warns('marks-zero', []));

@@ -16,6 +16,8 @@ export function warns(code: string, at: Finding['at'], values?: Finding['values'
   return { code, weight: 'warns', at, ...(values ? { values } : {}) };
 }
 
+export const isStop = ({ weight }: Finding): boolean => weight === 'stops';
+
 /** The same findings, seen from one step further out. */
 export function under(step: string | number, findings: readonly Finding[]): Finding[] {
   return findings.map((finding) => ({ ...finding, at: [step, ...finding.at] }));

@@ -2,6 +2,7 @@ import { type Exact, exact, sum, ZERO } from '../base/exact';
 import { seedFor, shuffled } from '../base/random';
 import { placedSlots, type QuestionBody } from '../bank/question';
 import { totalMarks } from '../bank/summary';
+import { variantOf } from '../bank/variant';
 import type { Amendment, Amendments } from './amendments';
 import { type ExamPlan, type Placement, revisionKey } from './plan';
 
@@ -73,7 +74,11 @@ export function assemble(
       const pinned = revisions.get(revisionKey(item.question, item.revision));
       if (!pinned) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
       const amendment = amendments.get(item.id);
-      const question = amendment ? amended(pinned, amendment) : pinned;
+      const own = seedFor(seed, item.id);
+      const question = variantOf(
+        amendment ? amended(pinned, amendment) : pinned,
+        pinned.vary?.each === 'everybody' ? seedFor(0, item.id) : own,
+      );
       const worth = slotWorth(question, item);
       number += 1;
       return {
@@ -85,7 +90,7 @@ export function assemble(
         everyone: amendment?.everyone ?? false,
         marks: sum(worth.values()),
         worth,
-        seed: seedFor(seed, item.id),
+        seed: own,
       };
     });
     return {
@@ -101,8 +106,18 @@ export function assemble(
   return { sections, marks: sum(sections.map((s) => s.marks)) };
 }
 
-/** The question with the rules that were added for single answers. */
-function amended(question: QuestionBody, { settled }: Amendment): QuestionBody {
+const kept = new WeakMap<Amendment, Map<QuestionBody, QuestionBody>>();
+
+/** The question with the rules that were added for single answers. Made once, so that what hangs on it is worked out once. */
+function amended(question: QuestionBody, amendment: Amendment): QuestionBody {
+  const mine = kept.get(amendment) ?? new Map<QuestionBody, QuestionBody>();
+  kept.set(amendment, mine);
+  const known = mine.get(question) ?? withSettled(question, amendment);
+  mine.set(question, known);
+  return known;
+}
+
+function withSettled(question: QuestionBody, { settled }: Amendment): QuestionBody {
   if (settled.size === 0) return question;
   const slots = Object.entries(question.slots).map(([id, slot]) => {
     const added = settled.get(id);

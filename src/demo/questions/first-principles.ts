@@ -284,4 +284,35 @@ export const firstPrinciples: DemoQuestion[] = [
     },
     { title: 'Solve the power formula for the wind speed' },
   ),
+  question(
+    ENERGY,
+    2,
+    'use',
+    'A rotor with a radius of **<r> m** stands in a steady wind of **<v> m/s**; $\\rho = 1.225\\ \\mathrm{kg/m^3}$.\nWhich area does it sweep? [a]\nHow much power does the wind carry through it? [b]',
+    {
+      a: amount('<A> m^2', ['6000 m^2', '314 m^2']),
+      b: amount('<P> MW', ['2 MW', '9.8 MW']),
+    },
+    {
+      title: 'Swept area and power, with numbers of one’s own',
+      explanation:
+        '$A = \\pi \\cdot <r>^2$, and $P = \\tfrac12 \\cdot 1.225 \\cdot A \\cdot <v>^3$. Work with your own area.',
+      vary: {
+        values: [
+          { name: 'r', from: { by: 'range', least: '40', most: '60', step: '5' } },
+          { name: 'v', from: { by: 'range', least: '7', most: '12', step: '1' } },
+          { name: 'A', from: { by: 'formula', formula: 'pi r^2', round: null } },
+          { name: 'S', from: { by: 'answer', slot: 'a' } },
+          { name: 'P', from: { by: 'formula', formula: '0.5*1.225*S*v^3/10^6', round: null } },
+        ],
+        conditions: [],
+        each: 'attempt',
+      },
+      trials: [
+        ['a', '<A> m^2', '2'],
+        ['b', '<P> MW', '2'],
+        ['b', '<P> kW', '0'],
+      ],
+    },
+  ),
 ];

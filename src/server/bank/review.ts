@@ -4,7 +4,8 @@ import { readStored } from '@/core/base/stored-form';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { ReviewState } from '@/core/bank/facts';
 import { questionForm } from '@/core/bank/question';
-import { isReady, questionReadiness } from '@/core/bank/readiness';
+import { checkQuestion } from '@/core/bank/checks';
+import { isReady } from '@/core/bank/readiness';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { questions, reviews } from '../db/schema/bank';
@@ -40,7 +41,7 @@ export async function reviewQuestion(ctx: Context, raw: unknown): Promise<Result
   if (!head) return NOT_FOUND;
   if (!(await mayWriteIn(ctx, head.bank))) return FORBIDDEN;
   if (act === 'asked') {
-    const findings = questionReadiness(readStored(questionForm, head.draft));
+    const findings = checkQuestion(readStored(questionForm, head.draft)).findings;
     if (!isReady(findings)) {
       const failing = findings.filter((f) => f.code === 'trial-not-as-expected').length;
       return failing > 0

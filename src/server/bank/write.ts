@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import type { QuestionFacts } from '@/core/bank/facts';
-import { isReady, questionReadiness } from '@/core/bank/readiness';
+import { checkQuestion } from '@/core/bank/checks';
+import { isReady } from '@/core/bank/readiness';
 import { readStored } from '@/core/base/stored-form';
 import { type QuestionBody, questionForm, tidyQuestion } from '@/core/bank/question';
 import { summarise } from '@/core/bank/summary';
@@ -25,7 +26,7 @@ export function headOf(body: QuestionBody): {
     title,
     kinds: kinds.join(' '),
     marks,
-    ready: isReady(questionReadiness(body)),
+    ready: isReady(checkQuestion(body).findings),
     passage: body.passage?.id ?? null,
     draft: body,
   };

@@ -1,6 +1,7 @@
 import { inArray } from 'drizzle-orm';
 import { titleOf } from '@/core/bank/summary';
-import { isReady, questionReadiness } from '@/core/bank/readiness';
+import { checkQuestion } from '@/core/bank/checks';
+import { isReady } from '@/core/bank/readiness';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Finding } from '@/core/base/finding';
@@ -62,7 +63,7 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
       kinds: head?.kinds ?? '',
       marks: stored(item.marks),
       minutes: Math.ceil(expectedMinutes(item.marks, item.worth.size)),
-      ready: isReady(questionReadiness(body)),
+      ready: isReady(checkQuestion(body).findings),
       newer: head && head.revision > place.revision ? head.revision : null,
     };
   }

@@ -3,6 +3,7 @@ import { exact, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { placedSlots } from '@/core/bank/question';
+import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { type Change, changes } from '@/core/exams/amendments';
 import { paperItems } from '@/core/exams/paper';
@@ -56,6 +57,8 @@ export interface AnswersView {
   marks: string;
   dropped: boolean;
   everyone: boolean;
+  /** Everybody has numbers of their own; single answers cannot be decided for all. */
+  varies: boolean;
   scripts: number;
   sheet: QuestionSheet;
   slots: AnsweredSlot[];
@@ -89,7 +92,8 @@ export async function openAnswers(
     .where(and(eq(attempts.sitting, sittingId), isNotNull(attempts.handedInAt)));
   const responses = new Map<string, Record<string, unknown>>();
   for (const { id } of scripts) responses.set(id, (await currentAnswers(read, id))[item.id] ?? {});
-  const slots = placedSlots(item.question).map(({ id, letter, slot }): AnsweredSlot => {
+  const slots = placedSlots(item.question).map(({ id, letter, slot: placed }): AnsweredSlot => {
+    const slot = keyedSlots(item.question).get(id) ?? placed;
     const marks = new Map(standing.filter((m) => m.item === item.id && m.slot === id).map((m) => [m.attempt, m]));
     return {
       id,
@@ -129,6 +133,7 @@ export async function openAnswers(
     marks: stored(item.marks),
     dropped: item.dropped,
     everyone: item.everyone,
+    varies: item.question.vary !== undefined,
     scripts: scripts.length,
     sheet: questionSheet(item.question, null),
     slots,

@@ -4,6 +4,7 @@ import { type Exact, exact, stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { placedSlots } from '@/core/bank/question';
+import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { paperItems } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
@@ -12,6 +13,7 @@ import { type Judgement, judge, judgementSchema, type Rubric } from '@/core/rule
 import { readNumber } from '@/core/rules/number/read';
 import type { TraceStep } from '@/core/rules/marking';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import type { Reader } from '../db/database';
 import { attempts, marks, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
@@ -83,6 +85,8 @@ export interface DeskAnswer {
   trace: TraceStep[];
   /** All of the student's answers to this question, to show on the sheet. */
   responses: Record<string, unknown>;
+  /** The student's own sheet and key, where the numbers vary. */
+  own: { sheet: QuestionSheet; key: string } | null;
 }
 
 export interface Desk {
@@ -112,7 +116,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
   if (!item) return NOT_FOUND;
   const { policy } = await readDepartment(read);
   const people = await read
-    .select({ id: attempts.id, script: attempts.script, name: members.name })
+    .select({ id: attempts.id, script: attempts.script, seed: attempts.seed, name: members.name })
     .from(attempts)
     .innerJoin(members, eq(members.id, attempts.member))
     .where(eq(attempts.sitting, sittingId));
@@ -142,6 +146,9 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
         judgement: mark.judgement,
         trace: mark.trace,
         responses,
+        own: item.question.vary
+          ? await ownView(read, { sitting: sittingId, seed: person.seed, item: itemId, slot: id })
+          : null,
       });
     }
   }
@@ -155,7 +162,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     marks: stored(item.marks),
     sheet: questionSheet(item.question, 0),
     keys: Object.fromEntries(
-      placedSlots(item.question).map(({ id, slot }) => [id, kindOf(slot.kind).describeKey(slot.setup)]),
+      [...keyedSlots(item.question)].map(([id, slot]) => [id, kindOf(slot.kind).describeKey(slot.setup)]),
     ),
     rubrics: Object.fromEntries(
       placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
@@ -163,6 +170,21 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     namesHidden: policy.namesHidden,
     answers,
   });
+}
+
+interface OwnPlace {
+  sitting: string;
+  seed: number;
+  item: string;
+  slot: string;
+}
+
+/** The sheet of one attempt and the key of one slot of it. */
+async function ownView(read: Reader, { sitting, seed, item, slot }: OwnPlace): Promise<DeskAnswer['own']> {
+  const { paper } = await paperOf(read, { sitting, seed });
+  const question = paperItems(paper).find(({ id }) => id === item)?.question;
+  const found = question && keyedSlots(question).get(slot);
+  return found ? { sheet: questionSheet(question, 0), key: kindOf(found.kind).describeKey(found.setup) } : null;
 }
 
 const given = z.object({

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { placedSlots } from '@/core/bank/question';
+import { keyedSlots } from '@/core/bank/variant';
 import { exact, max, min, shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
@@ -95,6 +96,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     'best section': bySuccess(result.sections, max),
   });
   const items = paperItems(paper).map((item): ResultItem => {
+    const keyed = keyedSlots(item.question);
     const slots = placedSlots(item.question).map(({ id, letter, slot }): ResultSlot => {
       const mark = present.find((m) => m.item === item.id && m.slot === id);
       return {
@@ -105,7 +107,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
         trace: mark?.trace ?? [],
         feedback: mark?.feedback ?? '',
         remark: mark?.remark ?? '',
-        key: shows.key ? kindOf(slot.kind).describeKey(slot.setup) : null,
+        key: shows.key ? kindOf(slot.kind).describeKey((keyed.get(id) ?? slot).setup) : null,
       };
     });
     const earned = [...(given.get(item.id)?.values() ?? [])].reduce((a, b) => (b ? a.add(b) : a), item.marks.mul(0));

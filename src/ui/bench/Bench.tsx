@@ -243,6 +243,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
           changeBody={changeBody}
           onRemove={removeSlot}
           onCopy={(id) => editor.current && copySlotNode(editor.current, id)}
+          onPut={(text) => editor.current?.chain().focus().insertContent({ type: 'text', text }).run()}
         >
           <ReviewNote
             question={question}

@@ -12,6 +12,9 @@ import { RubricNote } from '../rubrics/RubricNote';
 import { MarksInput } from '../parts/MarksInput';
 import { findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
+import { followsAnswers } from '@/core/bank/variant';
+import { ShareInput } from '../parts/ShareInput';
+import { ValuesNote } from './ValuesNote';
 import { HintsNote } from './HintsNote';
 import { TotalNote } from './TotalNote';
 
@@ -27,6 +30,8 @@ interface Props {
   changeBody: (part: (body: QuestionBody) => QuestionBody, tag: string) => void;
   onRemove: (slot: string) => void;
   onCopy: (slot: string) => void;
+  /** Puts text where the cursor is on the sheet. */
+  onPut: (text: string) => void;
   /** Further notes, after what belongs to the question itself. */
   children?: ReactNode;
 }
@@ -43,6 +48,7 @@ export function BenchMargin({
   changeBody,
   onRemove,
   onCopy,
+  onPut,
   children,
 }: Props) {
   return (
@@ -98,6 +104,17 @@ export function BenchMargin({
                   letter={letter}
                   onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)}
                 />
+                {followsAnswers(body, id) && (
+                  <label className="d-flex gap-2 align-items-center mt-2">
+                    right with the student’s own earlier answer:
+                    <ShareInput
+                      share={slot.follow ?? '1'}
+                      marks={slot.marks}
+                      label={`Marks of slot ${letter} for what is right with the student’s own earlier answer`}
+                      onChange={(follow) => changeSlot(id, { ...slot, follow }, `follow ${id}`)}
+                    />
+                  </label>
+                )}
                 <RubricNote
                   rubric={slot.rubric}
                   bank={bank}
@@ -120,6 +137,7 @@ export function BenchMargin({
         );
       })}
       {placed.length > 1 && <TotalNote body={body} changeBody={changeBody} />}
+      <ValuesNote body={body} placed={placed} findings={findings} changeBody={changeBody} onPut={onPut} />
       <HintsNote hints={body.hints} onChange={(hints, tag) => changeBody((b) => ({ ...b, hints }), tag)} />
       <section className="note">
         <h3>

@@ -2,9 +2,10 @@
 import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { markSlot } from '@/core/bank/mark';
+import { markQuestion } from '@/core/bank/mark';
 import { placedSlots, type QuestionBody } from '@/core/bank/question';
 import { questionSheet } from '@/core/bank/sheet';
+import { variantOf } from '@/core/bank/variant';
 import { totalMarks } from '@/core/bank/summary';
 import { exact, stored, sum } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
@@ -22,9 +23,11 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
   const [responses, setResponses] = useState<Record<string, unknown>>({});
   const [handedIn, setHandedIn] = useState(false);
   const [hintsSeen, setHintsSeen] = useState(0);
-  const sheet = useMemo(() => questionSheet(body, seed), [body, seed]);
+  const variant = useMemo(() => variantOf(body, seed), [body, seed]);
+  const sheet = useMemo(() => questionSheet(variant, seed), [variant, seed]);
   const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
-  const nextHint = body.hints[hintsSeen];
+  const marked = useMemo(() => markQuestion(variant, handedIn ? responses : {}), [variant, handedIn, responses]);
+  const nextHint = variant.hints[hintsSeen];
   const again = (): void => {
     setResponses({});
     setHandedIn(false);
@@ -48,7 +51,7 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
           </Button>
           <span className="ms-auto" />
           <Button variant="outline-primary" onClick={again}>
-            Start again
+            {body.vary ? 'Other numbers' : 'Start again'}
           </Button>
           {!handedIn && <Button onClick={() => setHandedIn(true)}>Hand in</Button>}
         </div>
@@ -64,7 +67,7 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
                 ? {}
                 : { onAnswer: (slot: string, value: unknown) => setResponses((r) => ({ ...r, [slot]: value })) })}
             />
-            {body.hints.slice(0, hintsSeen).map((hint, i) => (
+            {variant.hints.slice(0, hintsSeen).map((hint, i) => (
               <p className="advice" key={i}>
                 <TextWithFormulas text={hint.text} drawn={drawTextFormulas(hint.text)} />
               </p>
@@ -82,8 +85,10 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
           )}
           {handedIn && (
             <div className="mt-3" role="status">
-              {placedSlots(body).map(({ id, letter, slot }) => {
-                const { marking, marks } = markSlot(slot, responses[id]);
+              {placedSlots(variant).map(({ id, letter, slot }) => {
+                const found = marked.get(id);
+                if (!found) return null;
+                const { marking, marks } = found;
                 return (
                   <div className="note red" key={id}>
                     <h3>
@@ -102,13 +107,13 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
                   </div>
                 );
               })}
-              {plainText(body.explanation) !== '' && (
+              {plainText(variant.explanation) !== '' && (
                 <div className="note">
                   <h3>Explanation</h3>
                   <div className="prose">
                     <ContentView
-                      content={body.explanation}
-                      drawn={drawContentFormulas(body.explanation)}
+                      content={variant.explanation}
+                      drawn={drawContentFormulas(variant.explanation)}
                       slot={() => null}
                     />
                   </div>

@@ -107,6 +107,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
   const marksNow = typed ?? (now?.marks ? marksText(now.marks) : '');
   const remarkNow = remark ?? now?.remark ?? '';
   const rubric = now && desk.rubrics[now.slot];
+  const keyNow = now && (now.own?.key ?? desk.keys[now.slot]);
   const judgement = judging ?? now?.judgement ?? {};
   const setMark = (value: string): void => {
     if (!now) return;
@@ -191,7 +192,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
             <QuestionView
               number={desk.number}
               marks={desk.marks}
-              sheet={desk.sheet}
+              sheet={now.own?.sheet ?? desk.sheet}
               drawn={drawn}
               responses={now.responses}
             />
@@ -280,10 +281,12 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
               <KeyCap of="j" /> next
             </p>
           </div>
-          {desk.keys[now.slot] && (
+          {keyNow && (
             <div className="note">
               <h3>Key</h3>
-              <p>{desk.keys[now.slot]}</p>
+              <p>
+                <TextWithFormulas text={keyNow} drawn={drawn} />
+              </p>
             </div>
           )}
         </aside>

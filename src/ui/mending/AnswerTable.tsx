@@ -19,7 +19,8 @@ interface Props {
   single: boolean;
   changes: Change[];
   drawn: DrawnFormulas;
-  onChange: (changes: Change[]) => void;
+  /** Null where single answers cannot be decided, because everybody has numbers of their own. */
+  onChange: ((changes: Change[]) => void) | null;
 }
 
 /** From here on two answers are alike enough to be chosen together. */
@@ -49,7 +50,7 @@ export function AnswerTable({ slot, single, changes, drawn, onChange }: Props) {
     const share = readShare(together, slot.of);
     if (share === null) return;
     const groups = slot.groups.filter((group, i) => chosen.has(i) && group.answer !== '');
-    onChange(groups.reduce((all, { response }) => withShare(all, slot.id, response, share), changes));
+    onChange?.(groups.reduce((all, { response }) => withShare(all, slot.id, response, share), changes));
     setChosen(new Set());
     setTogether('');
   };
@@ -112,7 +113,7 @@ export function AnswerTable({ slot, single, changes, drawn, onChange }: Props) {
                 drawn={drawn}
                 onChoose={(on) => choose(i, on)}
                 onAlike={() => chooseAlike(i)}
-                onShare={(share) => onChange(withShare(changes, slot.id, group.response, share))}
+                onShare={onChange && ((share) => onChange(withShare(changes, slot.id, group.response, share)))}
               />
             ))}
           </tbody>
@@ -139,7 +140,8 @@ interface RowProps {
   drawn: DrawnFormulas;
   onChoose: (on: boolean) => void;
   onAlike: () => void;
-  onShare: (share: string | null) => void;
+  /** Null where it cannot be decided. */
+  onShare: ((share: string | null) => void) | null;
 }
 
 function AnswerRow({ group, of, share, chosen, drawn, onChoose, onAlike, onShare }: RowProps) {
@@ -180,7 +182,7 @@ function AnswerRow({ group, of, share, chosen, drawn, onChoose, onAlike, onShare
         {byPerson > 0 && <small className="d-block soft">{byPerson} by a person</small>}
       </td>
       <td className="num">
-        {answer !== '' && (
+        {answer !== '' && onShare && (
           <input
             className="form-control form-control-sm narrow text-end"
             aria-label={`What “${answer}” shall earn, out of ${marksText(of)}`}

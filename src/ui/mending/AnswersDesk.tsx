@@ -85,7 +85,7 @@ export function AnswersDesk({ view, drawn }: { view: AnswersView; drawn: DrawnFo
               single={view.slots.length === 1}
               changes={changes}
               drawn={drawn}
-              onChange={setChanges}
+              onChange={view.varies ? null : setChanges}
             />
           ))}
         </div>

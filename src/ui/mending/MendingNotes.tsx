@@ -33,7 +33,9 @@ export function MendingNotes(props: Props) {
         <h3>Changes</h3>
         {changes.length === 0 && (
           <p>
-            Type in the table what an answer shall earn. It becomes a rule and holds for whoever answered the same.
+            {view.varies
+              ? 'Everybody had numbers of their own here, so single answers cannot be decided for all. The whole question can.'
+              : 'Type in the table what an answer shall earn. It becomes a rule and holds for whoever answered the same.'}{' '}
             Nothing changes before you have seen who moves.
           </p>
         )}
@@ -82,20 +84,22 @@ export function MendingNotes(props: Props) {
           </>
         )}
       </section>
-      <section className="note" aria-label="One more right answer">
-        <h3>One more right answer</h3>
-        {view.slots.map((slot) => (
-          <MoreRight
-            key={slot.id}
-            letter={view.slots.length > 1 ? slot.letter : ''}
-            hint={editorSide(slot.kind).trialHint}
-            onAdd={(typed) => {
-              const response = kindOf(slot.kind).fromTyped(slot.setup, typed);
-              onChanges(withShare(changes, slot.id, response, '1'));
-            }}
-          />
-        ))}
-      </section>
+      {!view.varies && (
+        <section className="note" aria-label="One more right answer">
+          <h3>One more right answer</h3>
+          {view.slots.map((slot) => (
+            <MoreRight
+              key={slot.id}
+              letter={view.slots.length > 1 ? slot.letter : ''}
+              hint={editorSide(slot.kind).trialHint}
+              onAdd={(typed) => {
+                const response = kindOf(slot.kind).fromTyped(slot.setup, typed);
+                onChanges(withShare(changes, slot.id, response, '1'));
+              }}
+            />
+          ))}
+        </section>
+      )}
       <section className="note" aria-label="The whole question">
         <h3>The whole question</h3>
         <div className="d-flex flex-column gap-1 align-items-start">

@@ -15,6 +15,18 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'criterion-without-words': (v) => `“${v.title}” in the rubric does not say what is looked for.`,
   'criterion-must-unknown': (v) => `“${v.title}” must reach a level that the rubric no longer has.`,
   'level-twice': (v) => `Two levels of the rubric are called “${v.level}”.`,
+  'value-name': (v) => `“${v.name}” cannot name a value. A letter, then letters and digits.`,
+  'value-name-twice': (v) => `Two values are called ${v.name}.`,
+  'value-range-empty': (v) => `${v.name} has no value: look at its bounds and its step.`,
+  'value-list-empty': (v) => `${v.name} has no value to choose from.`,
+  'value-slot-gone': (v) => `${v.name} follows from a slot that is not there any more.`,
+  'value-formula-unreadable': (v) => `The formula of ${v.name} cannot be read.`,
+  'value-unknown': (v) => `“${v.unknown}” in ${v.name} is no value that stands before it.`,
+  'value-answer-later': (v) => `${v.name} is used before it is answered.`,
+  'value-gives-key-away': (v) => `<${v.name}> stands on the sheet, but it is an answer.`,
+  'values-impossible': () => 'No draw of the values fits. Look at conditions and formulas.',
+  'values-do-not-vary': () => 'Nothing varies yet: every value is worked out from others.',
+  'condition-unreadable': (v) => `The condition “${v.condition}” cannot be read. Try a ≠ b or a < 10.`,
   'marks-zero': (v) => (v.number ? `Question ${v.number} is worth nothing.` : 'It is worth nothing. Give it marks.'),
   'hard-to-read': (v) => `Hard to read: about ${v.grade} years of schooling. Shorter sentences help.`,
   'long-to-read': (v) => `${v.words} words take about ${v.minutes} min to read, more than its marks allow.`,
@@ -66,7 +78,9 @@ const SENTENCES: Record<string, (v: Values) => string> = {
 };
 
 export function findingText(finding: Finding): string {
-  return SENTENCES[finding.code]?.(finding.values ?? {}) ?? finding.code;
+  const { code, values = {} } = finding;
+  const sentence = SENTENCES[code]?.(values) ?? code;
+  return values.variant === undefined ? sentence : `${sentence} (in variant ${values.variant})`;
 }
 
 export const FINDING_CODES = Object.keys(SENTENCES);

@@ -63,7 +63,9 @@ export const mathsRules = z.object({
 export type MathsRules = z.infer<typeof mathsRules>;
 
 /** The mode that a typed key suggests: a relation, a set, an interval, a point, or just its value. */
-function modeFor(key: string): MathsRules['mode'] {
+function modeFor(typed: string): MathsRules['mode'] {
+  // The name of a value in angle brackets stands for a number.
+  const key = typed.replace(/<\p{L}[\p{L}\p{N}_]*>/gu, '(7)');
   const parsed = parseMaths(key, { commaSeparates: true });
   if (!parsed.ok) return 'equivalent';
   const { tree } = parsed;

@@ -45,16 +45,19 @@ export const numberRules = z.object({
 });
 export type NumberRules = z.infer<typeof numberRules>;
 
-/** The rules that a typed key such as "5.19 MW" makes. A whole number without a unit is meant exactly; all else within 1 %. */
+/** The rules that a typed key such as "5.19 MW" or "<P> MW" makes. A whole number without a unit is meant exactly; all else within 1 %. */
 export function rulesFromKey(key: string): NumberRules {
-  const reading = readNumber(key);
-  const unit = reading?.rest ?? '';
-  const value = reading
-    ? key
-        .trim()
-        .slice(0, key.trim().length - unit.length)
-        .trim()
-    : key.trim();
+  const named = /^(<\p{L}[\p{L}\p{N}_]*>)\s*(.*)$/u.exec(key.trim());
+  const reading = named ? null : readNumber(key);
+  const unit = named?.[2] ?? reading?.rest ?? '';
+  const value =
+    named?.[1] ??
+    (reading
+      ? key
+          .trim()
+          .slice(0, key.trim().length - unit.length)
+          .trim()
+      : key.trim());
   const whole = unit === '' && reading !== null && reading.value.d === 1n;
   return {
     unit,

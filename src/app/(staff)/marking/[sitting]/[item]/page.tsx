@@ -12,12 +12,14 @@ export default async function MarkingDeskPage({ params }: { params: Promise<{ si
   const { sitting, item } = await params;
   const desk = await openDesk(await staffContext(), sitting, item);
   if (!desk.ok) notFound();
-  const { sheet, answers } = desk.value;
+  const { sheet, keys, answers } = desk.value;
   const drawn: DrawnFormulas = Object.assign(
     drawSheetFormulas(sheet),
-    ...answers.map(({ responses, answer, trace }) => ({
+    drawTextFormulas(Object.values(keys).join(' ')),
+    ...answers.map(({ responses, answer, trace, own }) => ({
       ...drawResponseFormulas(sheet, responses),
-      ...drawTextFormulas(`${answer} ${traceText(trace)}`),
+      ...(own ? drawSheetFormulas(own.sheet) : {}),
+      ...drawTextFormulas(`${answer} ${traceText(trace)} ${own?.key ?? ''}`),
     })),
   );
   return <MarkingDesk key={item} desk={desk.value} drawn={drawn} />;
