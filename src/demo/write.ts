@@ -7,6 +7,7 @@ import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-
 import { maths } from '@/core/kinds/maths/maths';
 import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
+import { places } from '@/core/kinds/places/places';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
 import { DOUBTS_ALL } from '@/core/rules/text/doubts';
@@ -110,6 +111,11 @@ export function formula(
   const further = parts.map(([part, share, feedback]) => ({ key: part, form: null, share, feedback }));
   const own = { ...made.rules, ...rules, rules: [...(rules.rules ?? made.rules.rules), ...further] };
   return { slot: { kind: 'maths', marks, setup: { ...made, rules: own } }, slips };
+}
+
+/** A formula with places, written with ?(…) where something is to be filled in. */
+export function filling(typed: string, slips: string[], more: { marks?: string } = {}): DemoSlot {
+  return { slot: { kind: 'places', marks: more.marks ?? '2', setup: places.withKey(places.fresh(), typed) }, slips };
 }
 
 export function words(

@@ -6,6 +6,7 @@ import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-
 import { maths } from '@/core/kinds/maths/maths';
 import { kindOf } from '@/core/kinds/registry';
 import { number } from '@/core/kinds/number/number';
+import { places } from '@/core/kinds/places/places';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { rulesFromKey as mathsKey } from '@/core/rules/maths/rules';
 import { rulesFromKey as numberKey } from '@/core/rules/number/rules';
@@ -76,15 +77,16 @@ export function questionOfEveryKind(title: string): QuestionBody {
   const sample = sampleQuestion(title);
   const more: QuestionBody['slots'] = {
     l: { kind: 'longAnswer', marks: '1', setup: sampleEssay },
+    p: { kind: 'places', marks: '1', setup: places.withKey(places.fresh(), 'y = ?(73219)x + ?(b/2)') },
     d: { kind: 'maths', marks: '1', setup: { ...maths.fresh(), rules: mathsKey('73219x+1') } },
   };
   const inline = (id: string): boolean => kindOf(more[id]?.kind ?? 'choice').placement === 'inline';
   const ids = Object.keys(more);
-  const places = ids.filter(inline).map((id) => ({ type: 'inlineSlot' as const, attrs: { id } }));
+  const inlines = ids.filter(inline).map((id) => ({ type: 'inlineSlot' as const, attrs: { id } }));
   const blocks = ids.filter((id) => !inline(id)).map((id) => ({ type: 'blockSlot' as const, attrs: { id } }));
   return {
     ...sample,
-    content: { type: 'doc', content: [...sample.content.content, { type: 'paragraph', content: places }, ...blocks] },
+    content: { type: 'doc', content: [...sample.content.content, { type: 'paragraph', content: inlines }, ...blocks] },
     slots: { ...sample.slots, ...more },
   };
 }

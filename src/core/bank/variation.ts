@@ -66,10 +66,10 @@ export function roundedText(value: Exact, to: 'places' | 'figures', n: number): 
   return text;
 }
 
-/** An exact value as plain typing: whole when it is short, else 15 figures. */
+/** An exact value as plain typing: whole when it is short, else eight figures. */
 function asText(value: Exact): string {
   const text = value.toString();
-  return text.length <= 18 && !text.includes('(') ? text : roundedText(value, 'figures', 15);
+  return text.length <= 14 && !text.includes('(') ? text : roundedText(value, 'figures', 8);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { amount, choose, type DemoQuestion, formula, question, words } from '../write';
+import { amount, choose, type DemoQuestion, filling, formula, question, words } from '../write';
 
 const ENERGY = 'Energy in the wind';
 const LIFT = 'Lift and drag';
@@ -283,6 +283,22 @@ export const firstPrinciples: DemoQuestion[] = [
       ),
     },
     { title: 'Solve the power formula for the wind speed' },
+  ),
+  question(
+    ENERGY,
+    1,
+    'know',
+    'Complete the formula for the power of the wind through a swept area. [a]',
+    { a: filling('P=\\frac{1}{?(2)}\\rho A v^{?(3)}', ['2; 2', '3; 2', '4; 3']) },
+    {
+      title: 'Complete the power formula',
+      explanation: 'Half the mass that passes in a second, $\\rho A v$, times the square of the speed.',
+      trials: [
+        ['a', '2; 3', '2'],
+        ['a', '2; 2', '1'],
+        ['a', '4/2; 3', '2'],
+      ],
+    },
   ),
   question(
     ENERGY,

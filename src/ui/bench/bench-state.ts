@@ -57,6 +57,7 @@ export const PRESETS: Preset[] = [
   { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
   { name: 'Mathematics', kind: 'maths', setup: (fresh) => fresh },
   { name: 'Formula', kind: 'maths', setup: positive },
+  { name: 'Formula with places', kind: 'places', setup: (fresh) => fresh },
   { name: 'A few lines', kind: 'shortText', setup: (fresh) => ({ ...fresh, room: 'lines' }) },
   { name: 'Long answer', kind: 'longAnswer', setup: (fresh) => fresh },
 ];

@@ -27,7 +27,7 @@ export interface StudentSide<Sheet, Response> {
   /** Whether anything is answered; decides the bar in the contents. */
   answered: (response: Response | undefined) => boolean;
   /** The formulas that a response has as they were typed, when it has any; they are drawn as they were understood. */
-  formulas?: (response: Response) => string[];
+  formulas?: (response: Response, sheet: Sheet) => string[];
 }
 
 /** What the bench gives to a slot's editor on the sheet and in the margin. */

@@ -4,6 +4,7 @@ import type { EditorSide } from './contract';
 import { longAnswerEditor } from './long-answer/editor';
 import { mathsEditor } from './maths/editor';
 import { numberEditor } from './number/editor';
+import { placesEditor } from './places/editor';
 import { shortTextEditor } from './short-text/editor';
 
 const editors = {
@@ -11,6 +12,7 @@ const editors = {
   shortText: shortTextEditor,
   number: numberEditor,
   maths: mathsEditor,
+  places: placesEditor,
   longAnswer: longAnswerEditor,
 } satisfies Record<KindName, unknown>;
 

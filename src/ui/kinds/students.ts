@@ -4,6 +4,7 @@ import type { StudentSide } from './contract';
 import { longAnswerStudent } from './long-answer/student';
 import { mathsStudent } from './maths/student';
 import { numberStudent } from './number/student';
+import { placesStudent } from './places/student';
 import { shortTextStudent } from './short-text/student';
 
 const students = {
@@ -11,6 +12,7 @@ const students = {
   shortText: shortTextStudent,
   number: numberStudent,
   maths: mathsStudent,
+  places: placesStudent,
   longAnswer: longAnswerStudent,
 } satisfies Record<KindName, unknown>;
 

@@ -79,7 +79,7 @@ export function drawResponseFormulas(
   const drawn: DrawnFormulas = {};
   for (const [id, slot] of Object.entries(sheet.slots)) {
     const response = responses[id];
-    const typed = response === undefined ? [] : (studentSide(slot.kind).formulas?.(response) ?? []);
+    const typed = response === undefined ? [] : (studentSide(slot.kind).formulas?.(response, slot.sheet) ?? []);
     for (const formula of typed) drawn[formulaKey(formula, false)] = drawTyped(formula);
   }
   return drawn;

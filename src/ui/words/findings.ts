@@ -8,6 +8,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'no-text': () => 'The sheet has no words yet.',
   'no-key': () => 'No key yet. Type the right answer on the sheet.',
   'no-key-all-wait': () => 'No key yet: every answer will wait for a person.',
+  'no-places': () => 'The formula has no place to fill. Choose a part of it and make it one.',
+  'place-without-key': (v) => `Place ${v.number} has no key. Write into it what is right.`,
   'no-example': () => 'No example answer yet. One helps everybody who marks to mark alike.',
   'words-turned-round': (v) => `At least ${v.least} and at most ${v.most} words leaves nothing. Turn them round.`,
   'criterion-without-title': (v) => `Criterion ${v.number} of the rubric has no name.`,

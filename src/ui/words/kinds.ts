@@ -10,6 +10,7 @@ export const KIND_WORDS = {
   choice: { name: 'choice', sign: '◉' },
   shortText: { name: 'short text', sign: 'ab' },
   number: { name: 'number', sign: '1.2' },
+  places: { name: 'formula with places', sign: '▢/▢' },
   longAnswer: { name: 'long answer', sign: '¶' },
   maths: { name: 'mathematics', sign: 'f(x)' },
 } satisfies Record<KindName, KindWords>;

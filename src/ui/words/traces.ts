@@ -16,6 +16,8 @@ const SENTENCES: Record<string, Sentence> = {
     `${v.criterion}: ${v.level ? `${v.level}, ` : ''}${marksText(String(v.marks))} of ${marksText(String(v.of))}${v.remark ? ` (${v.remark})` : ''}`,
   'rubric-must': (v) => `“${v.criterion}” had to be reached`,
   'follow-through': (v) => `right with the earlier answer ${v.used}`,
+  place: (v) => `place ${v.number}`,
+  'places-empty': () => 'a place is empty',
   'long-answer': () => 'a person reads it',
   'words-too-few': (v) => `${v.words} words, at least ${v.least} were asked for`,
   'words-too-many': (v) => `${v.words} words, at most ${v.most} were asked for`,

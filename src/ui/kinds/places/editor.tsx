@@ -1,0 +1,116 @@
+'use client';
+import type { MathfieldElement } from 'mathlive';
+import { useRef } from 'react';
+import Button from 'react-bootstrap/Button';
+import { type PlacesSetup, withFormula } from '@/core/kinds/places/places';
+import { placesIn } from '@/core/rules/maths/places';
+import { rulesFromKey } from '@/core/rules/maths/rules';
+import { MathField } from '../../maths/MathField';
+import { MarksInput } from '../../parts/MarksInput';
+import { MathsRulesEditor } from '../../rules/MathsRulesEditor';
+import { plural } from '../../words/marks';
+import type { EditorProps, EditorSide } from '../contract';
+
+function Place({ setup, onChange, letter }: EditorProps<PlacesSetup>) {
+  const around = useRef<HTMLSpanElement>(null);
+  const makePlace = (): void => {
+    const field = around.current?.querySelector('math-field') as MathfieldElement | null;
+    if (!field) return;
+    // What is chosen goes into the place; it is its key.
+    field.insert('\\placeholder{#@}', { focus: true });
+    onChange(withFormula(setup, field.getValue('latex')));
+  };
+  return (
+    <span className="maths-place places-place" ref={around}>
+      <MathField
+        label={`Slot ${letter}: the formula with its places`}
+        latex={setup.formula}
+        palette={[]}
+        onChange={(latex) => onChange(withFormula(setup, latex))}
+      />
+      <Button
+        variant="quiet"
+        className="small-act"
+        title="Choose a part of the formula, then make it a place to fill; what stands there is its key"
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={makePlace}
+      >
+        make a place
+      </Button>
+    </span>
+  );
+}
+
+function Note({ setup, onChange, marks }: EditorProps<PlacesSetup>) {
+  const found = placesIn(setup.formula);
+  return (
+    <div className="rule-edit">
+      {found.length === 0 && (
+        <p className="soft">
+          Type the whole formula, choose the part that students shall find, and press “make a place”. What stands in a
+          place is its key.
+        </p>
+      )}
+      <label className="line">
+        <input
+          type="checkbox"
+          className="form-check-input"
+          checked={setup.whole !== null}
+          onChange={(e) => onChange({ ...setup, whole: e.target.checked ? rulesFromKey('') : null })}
+        />
+        the whole formula counts, however the places are shared out
+      </label>
+      {setup.whole && (
+        <label className="line">
+          <input
+            type="checkbox"
+            className="form-check-input"
+            checked={setup.whole.allPositive}
+            onChange={(e) =>
+              setup.whole && onChange({ ...setup, whole: { ...setup.whole, allPositive: e.target.checked } })
+            }
+          />
+          all quantities are positive
+        </label>
+      )}
+      {!setup.whole &&
+        found.map(({ id }, i) => {
+          const place = setup.places[id];
+          if (!place) return null;
+          const set = (part: Partial<typeof place>): void =>
+            onChange({ ...setup, places: { ...setup.places, [id]: { ...place, ...part } } });
+          return (
+            <details key={id} open={found.length < 3}>
+              <summary>
+                Place {i + 1}
+                <span className="ms-2 soft">
+                  counts{' '}
+                  <MarksInput
+                    marks={place.weight}
+                    label={`How often place ${i + 1} counts`}
+                    onChange={(weight) => weight !== '0' && set({ weight })}
+                  />{' '}
+                  times
+                </span>
+              </summary>
+              <MathsRulesEditor rules={place.rules} marks={marks} onChange={(rules) => set({ rules })} />
+            </details>
+          );
+        })}
+    </div>
+  );
+}
+
+function sentence(setup: PlacesSetup): string {
+  const count = placesIn(setup.formula).length;
+  if (count === 0) return 'No place to fill yet.';
+  if (setup.whole) return `A formula with ${plural(count, 'place')}; it counts as a whole.`;
+  return `A formula with ${plural(count, 'place')}; each counts by itself.`;
+}
+
+export const placesEditor: EditorSide<PlacesSetup> = {
+  Place,
+  Note,
+  trialHint: 'Type the places one after another, with semicolons between them',
+  sentence,
+};

@@ -1,0 +1,83 @@
+'use client';
+import { useState } from 'react';
+import type { PlacesResponse, PlacesSheet } from '@/core/kinds/places/places';
+import { PlacesField } from '../../maths/PlacesField';
+import { Understood } from '../../maths/Understood';
+import { TextWithFormulas } from '../../sheet/Formula';
+import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+
+function Student({ id, label, sheet, response, drawn, onChange }: StudentProps<PlacesSheet, PlacesResponse>) {
+  // Fingers write into lines of their own; a mouse and keys write into the formula.
+  const [plainly, setPlainly] = useState(
+    () => typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches,
+  );
+  const values = response?.places ?? {};
+  return (
+    <span className="formula-entry places">
+      {plainly ? (
+        <>
+          <TextWithFormulas text={sheet.shown} drawn={drawn} />
+          {sheet.places.map((place, i) => (
+            <label key={place} className="place">
+              <span className="letter">{i + 1}</span>
+              <input
+                id={`${id}-${place}`}
+                type="text"
+                aria-label={`${label}, place ${i + 1}`}
+                value={values[place] ?? ''}
+                maxLength={500}
+                autoComplete="off"
+                autoCapitalize="off"
+                spellCheck={false}
+                onChange={(e) => onChange({ places: { ...values, [place]: e.target.value } })}
+              />
+              <Understood
+                typed={values[place] ?? ''}
+                variables={sheet.variables}
+                decimalComma={sheet.decimalComma}
+                onChoose={(latex) => onChange({ places: { ...values, [place]: latex } })}
+              />
+            </label>
+          ))}
+        </>
+      ) : (
+        <PlacesField
+          formula={sheet.formula}
+          places={sheet.places}
+          values={values}
+          label={label}
+          onChange={(next) => onChange({ places: next })}
+        />
+      )}
+      <span className="formula-below">
+        <button type="button" className="btn-link-plain soft" onClick={() => setPlainly(!plainly)}>
+          {plainly ? 'write into the formula' : 'type the places plainly'}
+        </button>
+      </span>
+    </span>
+  );
+}
+
+/** The formula with what was answered in its places, each in a box. */
+function answered(formula: string, { places }: PlacesResponse): string {
+  return formula.replace(
+    /\\placeholder\[([a-z0-9]+)\]\{\}/g,
+    (_, id: string) => `\\boxed{${places[id]?.trim() || '\\;'}}`,
+  );
+}
+
+function Review({ sheet, response, drawn }: ReviewProps<PlacesSheet, PlacesResponse>) {
+  const formula = answered(sheet.formula, response ?? { places: {} });
+  return (
+    <span className="slot-line">
+      <TextWithFormulas text={`$${formula}$`} drawn={drawn} />
+    </span>
+  );
+}
+
+export const placesStudent: StudentSide<PlacesSheet, PlacesResponse> = {
+  Student,
+  Review,
+  formulas: (response, sheet) => [answered(sheet.formula, response)],
+  answered: (response) => Object.values(response?.places ?? {}).some((typed) => typed.trim() !== ''),
+};
