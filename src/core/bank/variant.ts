@@ -115,10 +115,11 @@ export function followedSlot(
   question: QuestionBody,
   id: string,
   responses: Readonly<Record<string, unknown>>,
-): { slot: Slot; used: string[] } | null {
+): { slot: Slot /** The answers that were put in. */; used: string[] } | null {
   const { vary } = question;
   if (!vary) return null;
-  const names = [...fromAnswers(vary).keys()].filter((name) => uses(question.slots[id], name));
+  const following = fromAnswers(vary);
+  const names = [...following.keys()].filter((name) => uses(question.slots[id], name));
   if (names.length === 0) return null;
   const slots = keyedSlots(question);
   const answers = new Map<string, string>();
@@ -131,7 +132,8 @@ export function followedSlot(
   const values = drawValues(vary, 0, (slot) => answers.get(slot) ?? null);
   if (!values || names.some((name) => !values.has(name))) return null;
   const slot = withAnswers(question, id, (earlier) => answers.get(earlier) ?? null);
-  return { slot, used: names.map((name) => values.get(name) ?? '') };
+  const behind = new Set(names.flatMap((name) => [...(following.get(name) ?? [])]));
+  return { slot, used: [...behind].map((earlier) => answers.get(earlier) ?? '') };
 }
 
 /** Whether the key of a slot follows from earlier answers. */

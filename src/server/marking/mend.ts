@@ -14,6 +14,7 @@ import { startRemark } from '../jobs/remark';
 import { forgetPinned, paperOf } from '../sittings/pinned';
 import { newId } from '../ports/ids';
 import { runningMendings } from './running';
+import { keepMarks } from './keep-marks';
 import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';
 import { type RemarkOrder, remarkAttempts } from './remark-attempts';
 
@@ -121,7 +122,7 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
   const sum = { marks: 0, scripts: 0 };
   const order = orderOf(parsed.value);
   const job = startRemark(ctx.db.url, order, async (chunk) => {
-    await ctx.db.transaction((tx) => write(tx, id, chunk.attempts, ctx.now));
+    await ctx.db.transaction((tx) => keepMarks(tx, id, chunk.attempts, ctx.now));
     for (const one of chunk.attempts) {
       done.add(one.attempt);
       sum.marks += otherMarks(one).length;
@@ -136,23 +137,6 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
   });
   runningMendings().push(running);
   return ok({ mending: id });
-}
-
-async function write(tx: Transaction, mending: string, found: readonly PlainRemarking[], at: number): Promise<void> {
-  const rows = found.flatMap(({ attempt, changes: list }) =>
-    list.map(({ item, slot, marks: value, trace, feedback }) => ({
-      attempt,
-      item,
-      slot,
-      marks: value,
-      trace,
-      feedback,
-      remark: '',
-      at,
-      mending,
-    })),
-  );
-  for (let from = 0; from < rows.length; from += 500) await tx.insert(marks).values(rows.slice(from, from + 500));
 }
 
 interface Ending {
@@ -174,7 +158,8 @@ async function end(out: Outside, { id, order, done, sum, finished }: Ending): Pr
       return;
     }
     // Who handed in meanwhile is marked now; there are few of them.
-    for await (const chunk of remarkAttempts(tx, order, done)) await write(tx, id, plainChunk(chunk).attempts, out.now);
+    for await (const chunk of remarkAttempts(tx, order, done))
+      await keepMarks(tx, id, plainChunk(chunk).attempts, out.now);
     if (!order.overPersons) await leaveToPersons(tx, id);
     await tx
       .update(mendings)

@@ -52,6 +52,7 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
   const mine = body.trials.filter((t) => t.slot === slot.id);
   const checkOf = (id: string): TrialCheck | undefined => checks.find((c) => c.id === id);
   const agree = mine.filter(({ id }) => checkOf(id)?.agrees).length;
+  const waiting = mine.filter(({ id }) => checkOf(id)?.marks === null).length;
   const wrongElsewhere = checks.filter((c) => !c.agrees && c.slot !== slot.id).length;
   const setTrial = (id: string, part: Partial<Trial>): void =>
     changeBody((b) => ({ ...b, trials: b.trials.map((t) => (t.id === id ? { ...t, ...part } : t)) }), `trial ${id}`);
@@ -80,6 +81,12 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
         <strong>Trial answers</strong>
         <span className="soft">
           slot {slot.letter}, {mine.length === 0 ? 'none yet' : `${agree} of ${mine.length} as expected`}
+          {mine.length > 0 && (
+            <>
+              {' '}
+              · rules decide {mine.length - waiting}, a person {waiting}
+            </>
+          )}
           {wrongElsewhere > 0 && <span className="wrong"> · {wrongElsewhere} not as expected in other slots</span>}
         </span>
         {open && suggested.length > 0 && (

@@ -133,7 +133,13 @@ function Movers({ preview, released }: { preview: MendingPreview; released: bool
         <p className="hand">The results are released: students will read that they were revised.</p>
       )}
       {movers.length > 0 && (
-        <div className="scroll-x" style={{ maxHeight: '50vh', overflow: 'auto' }}>
+        <div
+          className="scroll-x"
+          style={{ maxHeight: '50vh', overflow: 'auto' }}
+          role="region"
+          aria-label="Whose score moves"
+          tabIndex={0}
+        >
           <table className="rows">
             <thead>
               <tr>

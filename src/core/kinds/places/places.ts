@@ -66,7 +66,7 @@ const keys = (setup: PlacesSetup): PlacesResponse => ({
 });
 
 function boxed(setup: PlacesSetup, content: (id: string, index: number) => string): string {
-  return `$${fillPlaces(setup.formula, ({ id }, index) => `\\boxed{${content(id, index) || '\\;'}}`)}$`;
+  return `$\\displaystyle ${fillPlaces(setup.formula, ({ id }, index) => `\\boxed{${content(id, index) || '\\;'}}`)}$`;
 }
 
 function markEach(setup: PlacesSetup, { places }: PlacesResponse): Marking {

@@ -11,13 +11,22 @@ import { MathsRulesEditor } from '../../rules/MathsRulesEditor';
 import { plural } from '../../words/marks';
 import type { EditorProps, EditorSide } from '../contract';
 
+/** A name that no place of the formula has. */
+function freshPlace(latex: string): string {
+  const taken = new Set(placesIn(latex).map(({ id }) => id));
+  let n = 1;
+  while (taken.has(`p${n}`)) n += 1;
+  return `p${n}`;
+}
+
 function Place({ setup, onChange, letter }: EditorProps<PlacesSetup>) {
   const around = useRef<HTMLSpanElement>(null);
   const makePlace = (): void => {
     const field = around.current?.querySelector('math-field') as MathfieldElement | null;
     if (!field) return;
     // What is chosen goes into the place; it is its key.
-    field.insert('\\placeholder{#@}', { focus: true });
+    const chosen = field.getValue(field.selection, 'latex');
+    field.insert(`\\placeholder[${freshPlace(field.value)}]{${chosen}}`, { focus: true, selectionMode: 'after' });
     onChange(withFormula(setup, field.getValue('latex')));
   };
   return (
@@ -51,7 +60,7 @@ function Note({ setup, onChange, marks }: EditorProps<PlacesSetup>) {
           place is its key.
         </p>
       )}
-      <label className="line">
+      <label className="d-flex gap-2">
         <input
           type="checkbox"
           className="form-check-input"
@@ -61,7 +70,7 @@ function Note({ setup, onChange, marks }: EditorProps<PlacesSetup>) {
         the whole formula counts, however the places are shared out
       </label>
       {setup.whole && (
-        <label className="line">
+        <label className="d-flex gap-2">
           <input
             type="checkbox"
             className="form-check-input"
@@ -80,19 +89,19 @@ function Note({ setup, onChange, marks }: EditorProps<PlacesSetup>) {
           const set = (part: Partial<typeof place>): void =>
             onChange({ ...setup, places: { ...setup.places, [id]: { ...place, ...part } } });
           return (
-            <details key={id} open={found.length < 3}>
+            <details key={id} className="mt-1">
               <summary>
-                Place {i + 1}
-                <span className="ms-2 soft">
-                  counts{' '}
-                  <MarksInput
-                    marks={place.weight}
-                    label={`How often place ${i + 1} counts`}
-                    onChange={(weight) => weight !== '0' && set({ weight })}
-                  />{' '}
-                  times
-                </span>
+                Place {i + 1}: <span className="mono">{found[i]?.content || 'no key yet'}</span>
               </summary>
+              <span className="d-flex gap-2 align-items-center">
+                counts
+                <MarksInput
+                  marks={place.weight}
+                  label={`How often place ${i + 1} counts`}
+                  onChange={(weight) => weight !== '0' && set({ weight })}
+                />
+                times
+              </span>
               <MathsRulesEditor rules={place.rules} marks={marks} onChange={(rules) => set({ rules })} />
             </details>
           );

@@ -60,10 +60,11 @@ function Student({ id, label, sheet, response, drawn, onChange }: StudentProps<P
 
 /** The formula with what was answered in its places, each in a box. */
 function answered(formula: string, { places }: PlacesResponse): string {
-  return formula.replace(
+  const filled = formula.replace(
     /\\placeholder\[([a-z0-9]+)\]\{\}/g,
     (_, id: string) => `\\boxed{${places[id]?.trim() || '\\;'}}`,
   );
+  return `\\displaystyle ${filled}`;
 }
 
 function Review({ sheet, response, drawn }: ReviewProps<PlacesSheet, PlacesResponse>) {

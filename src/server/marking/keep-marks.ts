@@ -1,0 +1,29 @@
+import type { Transaction } from '../db/database';
+import { marks } from '../db/schema/exams';
+import type { PlainRemarking } from './plain-remarking';
+
+/** Rows that a statement takes without passing the database's limit of variables. */
+const ROWS = 500;
+
+/** Adds the marks that a mending gives to the history. They count when it is applied. */
+export async function keepMarks(
+  tx: Transaction,
+  mending: string,
+  found: readonly PlainRemarking[],
+  at: number,
+): Promise<void> {
+  const rows = found.flatMap(({ attempt, changes }) =>
+    changes.map(({ item, slot, marks: value, trace, feedback }) => ({
+      attempt,
+      item,
+      slot,
+      marks: value,
+      trace,
+      feedback,
+      remark: '',
+      at,
+      mending,
+    })),
+  );
+  for (let from = 0; from < rows.length; from += ROWS) await tx.insert(marks).values(rows.slice(from, from + ROWS));
+}

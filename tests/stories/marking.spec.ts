@@ -1,0 +1,193 @@
+import AxeBuilder from '@axe-core/playwright';
+import { type Browser, expect, type Page, test } from '@playwright/test';
+import { goTo, launch, signIn } from '../drivers/browser';
+import { Server } from '../drivers/server';
+
+/** Rubrics, numbers that vary, formulas with places, and mending after the exam, in the browser. */
+const server = new Server(3306, 'marking');
+const errors: string[] = [];
+let browser: Browser;
+let teacher: Page;
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  server.loadDemo();
+  await server.start();
+  browser = await launch();
+  teacher = (await signIn(browser, server.base, 'odalys')).page;
+  watch(teacher);
+});
+test.afterAll(async () => {
+  await browser?.close();
+  await server.kill();
+});
+
+function watch(page: Page): void {
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+}
+
+async function openInBank(words: string, title: RegExp): Promise<void> {
+  await goTo(teacher, '/bank');
+  await teacher.getByLabel('Search all text').fill(words);
+  const link = teacher.getByRole('link', { name: title }).first();
+  await expect(link).toBeVisible();
+  await link.click();
+  await teacher.keyboard.press('Enter');
+  await teacher.waitForURL(/\/bank\/./);
+  await teacher.waitForLoadState('networkidle');
+}
+
+async function plain(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+}
+
+test('a report is marked by a rubric with three keys, and the words that were noticed stand out', async () => {
+  await goTo(teacher, '/marking');
+  await teacher.getByRole('link', { name: /On turbine 9/ }).click();
+  await teacher.waitForURL(/\/marking\/./);
+  await expect(teacher.getByRole('heading', { name: 'Maintenance report' })).toBeVisible();
+  await teacher.waitForLoadState('networkidle');
+  // The first answer in which something was noticed; who wrote what is drawn anew with every demo.
+  const scripts = teacher.getByRole('navigation', { name: 'Answers' }).getByRole('button');
+  let script = 0;
+  while (script < 20 && (await teacher.locator('.answer-box mark').count()) === 0) {
+    script += 1;
+    await teacher.keyboard.press('j');
+    await expect(scripts.nth(script)).toHaveAttribute('aria-current', 'true');
+  }
+  await expect(teacher.locator('.answer-box mark').first()).toBeVisible();
+  await teacher.keyboard.press('3');
+  await teacher.keyboard.press('2');
+  await expect(teacher.getByText('so far, 1 open')).toBeVisible();
+  await teacher.keyboard.press('3');
+  await expect(teacher.getByText('= 5 of 6 marks')).toBeVisible();
+  await expect(teacher.getByText('Mark saved')).toBeVisible();
+  await teacher.getByLabel('Remark on Handover').fill('Say who orders the filter.');
+  await expect(teacher.getByText('1 of')).toBeVisible();
+  await plain(teacher);
+  await teacher.reload();
+  await scripts.nth(script).click();
+  await expect(teacher.getByText('= 5 of 6 marks')).toBeVisible();
+  await expect(teacher.getByLabel('Remark on Handover')).toHaveValue('Say who orders the filter.');
+});
+
+test('a rubric is written on its own sheet and saved as typed', async () => {
+  await goTo(teacher, '/bank/rubrics');
+  await teacher.getByRole('button', { name: 'New rubric' }).click();
+  await teacher.getByLabel('Name', { exact: true }).fill('Tower climb');
+  await teacher.getByRole('button', { name: 'Begin it' }).click();
+  await teacher.waitForURL(/rubrics\/./);
+  await teacher.getByLabel('Name of the criterion').first().fill('Harness');
+  await teacher.getByLabel('Harness, Fully', { exact: true }).fill('Checked by a second person.');
+  await teacher.getByRole('button', { name: 'Add a level' }).click();
+  await teacher.getByRole('button', { name: 'Take level Level 5 out' }).click();
+  await expect(teacher.getByText(/^Saved/)).toBeVisible();
+  await plain(teacher);
+  await teacher.reload();
+  await expect(teacher.getByLabel('Harness, Fully', { exact: true })).toHaveValue('Checked by a second person.');
+});
+
+test('numbers vary; a right way from a wrong area earns its marks and says so', async () => {
+  await openInBank('own numbers swept area', /Swept area and power/);
+  const note = teacher.getByRole('region', { name: 'Numbers that vary' });
+  await expect(note).toContainText('variant 1: r = ');
+  const first = await note.getByRole('status').textContent();
+  await note.getByRole('button', { name: 'Next variant' }).click();
+  await expect(note.getByRole('status')).not.toHaveText(first ?? '');
+  await expect(teacher.getByRole('region', { name: 'Trial answers' })).toContainText('as expected');
+  await note.getByLabel('Condition 1').fill('r > 1000');
+  await expect(note).toContainText('No draw of the values fits');
+  await note.getByLabel('Condition 1').fill('');
+  await expect(note).not.toContainText('No draw');
+
+  await teacher.getByRole('button', { name: 'Try the sheet' }).click();
+  const sheet = teacher.getByRole('dialog');
+  const text = (await sheet.getByRole('region', { name: 'Question 1' }).textContent()) ?? '';
+  const speed = Number(/wind of (\d+) m\/s/.exec(text)?.[1]);
+  await sheet.getByLabel('Question 1, answer A').fill('1000 m^2');
+  await sheet.getByLabel('Question 1, answer B').fill(`${(0.5 * 1.225 * 1000 * speed ** 3) / 1000} kW`);
+  await sheet.getByRole('button', { name: 'Hand in' }).click();
+  await expect(sheet.getByText('0 of 2')).toBeVisible();
+  await expect(sheet.getByText('2 of 2')).toBeVisible();
+  await expect(sheet.getByText(/right with the earlier answer 1000/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+});
+
+test('a part of a formula becomes a place with its key; a student fills it in the formula', async () => {
+  await goTo(teacher, '/bank');
+  await teacher.keyboard.press('n');
+  await teacher.waitForURL(/\/bank\/(?!new)/);
+  await teacher.getByRole('textbox', { name: 'The sheet' }).click();
+  await teacher.keyboard.type('Torque is force times: ');
+  await teacher.getByRole('button', { name: '+ Formula with places' }).click();
+  const formula = teacher.locator('math-field[aria-label="Slot A: the formula with its places"]');
+  await formula.click();
+  await expect(formula).toBeFocused();
+  await teacher.keyboard.type('M=Fr');
+  await teacher.keyboard.press('Shift+ArrowLeft');
+  await teacher.getByRole('button', { name: 'make a place' }).click();
+  const note = teacher.getByRole('region', { name: 'Slot A' });
+  await expect(note).toContainText('A formula with 1 place');
+  await expect(note).toContainText('Place 1: r');
+  await teacher.getByRole('button', { name: 'Try the sheet' }).click();
+  const sheet = teacher.getByRole('dialog');
+  const field = sheet.locator('math-field');
+  await field.click();
+  await expect(field).toBeFocused();
+  await teacher.keyboard.press('Tab');
+  await sheet.getByRole('button', { name: 'type the places plainly' }).click();
+  await sheet.getByLabel('Question 1, place 1').fill('r');
+  await expect(sheet.getByRole('status')).toContainText('read as');
+  await sheet.getByRole('button', { name: 'Hand in' }).click();
+  await expect(sheet.getByText('1 of 1')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+});
+
+test('after the exam an answer is accepted for all who gave it, with a look at who moves, and taken back', async () => {
+  await goTo(teacher, '/sittings');
+  await teacher.getByRole('link', { name: 'Mid-term' }).click();
+  await teacher.getByRole('link', { name: 'Results' }).click();
+  await teacher.getByRole('link', { name: 'Answers', exact: true }).click();
+  await teacher.waitForURL(/\/answers/, { timeout: 20_000 });
+  await teacher.waitForLoadState('networkidle');
+  const table = teacher.getByRole('region', { name: 'Answers in slot C' });
+  const row = table.getByRole('row').filter({ hasText: 'waits' }).first();
+  await expect(row).toBeVisible();
+  const answer =
+    (await row.locator('.answer').textContent())?.split('choose those')[0]?.split('also:')[0]?.trim() ?? '';
+  await row.getByLabel(/shall earn/).fill('7');
+  await expect(row).toContainText('0 to 1');
+  await row.getByLabel(/shall earn/).fill('1');
+  const changes = teacher.getByRole('region', { name: 'Changes' });
+  await expect(changes).toContainText(`“${answer}” earns 1 of 1 in slot C.`);
+  await changes.getByLabel('Reason, for the history').fill('It means the same.');
+  await plain(teacher);
+  // What is meant to change outlives a look at another question.
+  await teacher.getByRole('navigation', { name: 'Questions' }).getByRole('link').nth(1).click();
+  await expect(teacher.getByRole('heading', { name: 'Answers to question 2' })).toBeVisible();
+  await teacher.goBack();
+  await expect(changes).toContainText('earns 1 of 1');
+
+  await teacher.getByRole('button', { name: 'Preview who moves…' }).first().click();
+  const dialog = teacher.getByRole('dialog');
+  const apply = dialog.getByRole('button', { name: /^Change \d+ marks?$/ });
+  await expect(apply).toBeEnabled({ timeout: 30_000 });
+  await expect(dialog.getByRole('table')).toContainText('Script');
+  await plain(teacher);
+  await apply.click();
+  await expect(dialog).toBeHidden({ timeout: 30_000 });
+  const history = teacher.getByRole('region', { name: 'History' });
+  await expect(history).toContainText('It means the same.');
+  await expect(table.getByRole('row').filter({ hasText: answer }).first()).toContainText('was decided on by itself');
+
+  await history.getByRole('button', { name: 'Take back' }).click();
+  await expect(history).toContainText('taken back');
+  await expect(table.getByRole('row').filter({ hasText: answer }).first()).toContainText('waits');
+});
+
+test('nothing went wrong on the way', () => {
+  expect(errors).toEqual([]);
+});
