@@ -1,6 +1,7 @@
 import { agrees, type Row } from '../tests/reference/compare';
 import { gradingRows } from '../tests/reference/grading';
 import { agreed, mathsFigures, mathsRows } from '../tests/reference/maths';
+import { speechRows } from '../tests/reference/speech';
 import { unitRows } from '../tests/reference/units';
 import {
   atDistanceOne,
@@ -19,6 +20,7 @@ const AREAS: Record<string, (file: string) => Record<string, unknown>> = {
   'real-words': plain(realWordRows),
   'edit-distance': plain(editDistanceRows),
   unicode: plain(unicodeRows),
+  speech: plain(speechRows),
   misspellings(file) {
     const rows = misspellingRows(file);
     return { rows: rows.length, agree: rows.filter(agrees).length, distance1: atDistanceOne(rows) };

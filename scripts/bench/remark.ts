@@ -50,32 +50,28 @@ export async function remark(count: number): Promise<void> {
           Object.entries(slots).map(([slot, value]) => ({ item, slot, value: value(i) })),
         );
         const common = { attempt: `a${i}` };
-        await tx
-          .insert(answers)
-          .values(
-            places.map((place, seq) => ({
-              ...common,
-              ...place,
-              device: 'bench-device',
-              seq,
-              writtenAt: 1,
-              receivedAt: 1,
-            })),
-          );
-        await tx
-          .insert(marks)
-          .values(
-            places.map(({ item, slot }) => ({
-              ...common,
-              item,
-              slot,
-              marks: '0',
-              trace: [],
-              feedback: '',
-              remark: '',
-              at: 1,
-            })),
-          );
+        await tx.insert(answers).values(
+          places.map((place, seq) => ({
+            ...common,
+            ...place,
+            device: 'bench-device',
+            seq,
+            writtenAt: 1,
+            receivedAt: 1,
+          })),
+        );
+        await tx.insert(marks).values(
+          places.map(({ item, slot }) => ({
+            ...common,
+            item,
+            slot,
+            marks: '0',
+            trace: [],
+            feedback: '',
+            remark: '',
+            at: 1,
+          })),
+        );
       }
     });
   }

@@ -1,6 +1,7 @@
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { agrees } from './compare';
+import { speechRows } from './speech';
 import { atDistanceOne, misspellingRows, realWordRows, stemRows } from './words';
 
 const fixture = (name: string): string => path.join(import.meta.dirname, 'fixtures', name);
@@ -17,6 +18,14 @@ describe('slips of the pen', () => {
     const rows = realWordRows(fixture('real_word_pairs_en.csv'));
     expect(rows.length).toBeGreaterThan(1400);
     expect(rows.filter((row) => !agrees(row)).length / rows.length).toBeLessThanOrEqual(0.01);
+  });
+});
+
+describe('word errors (R adist, and a dynamic programme in Python)', () => {
+  it('counts, splits and rates are exact', () => {
+    const rows = speechRows(fixture('speech.json'));
+    expect(rows).toHaveLength(20);
+    expect(rows.filter((row) => !agrees(row))).toEqual([]);
   });
 });
 

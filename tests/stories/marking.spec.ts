@@ -1,6 +1,12 @@
 import AxeBuilder from '@axe-core/playwright';
 import { type Browser, expect, type Page, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { checkQuestion } from '../../src/core/bank/checks';
+import { placedSlots } from '../../src/core/bank/question';
+import { kindOf } from '../../src/core/kinds/registry';
 import { goTo, launch, signIn } from '../drivers/browser';
+import { questionOfEveryKind } from '../drivers/samples';
 import { Server } from '../drivers/server';
 
 /** Rubrics, numbers that vary, formulas with places, and mending after the exam, in the browser. */
@@ -37,6 +43,12 @@ async function openInBank(words: string, title: RegExp): Promise<void> {
   await teacher.keyboard.press('Enter');
   await teacher.waitForURL(/\/bank\/./);
   await teacher.waitForLoadState('networkidle');
+}
+
+async function firstBank(page: Page): Promise<string> {
+  await page.getByLabel('Or paste the questions').fill('1. Q?\nAnswer: a');
+  await page.getByRole('button', { name: 'Find the questions' }).click();
+  return page.getByLabel('Bring them into').inputValue();
 }
 
 async function plain(page: Page): Promise<void> {
@@ -186,6 +198,65 @@ test('after the exam an answer is accepted for all who gave it, with a look at w
   await history.getByRole('button', { name: 'Take back' }).click();
   await expect(history).toContainText('taken back');
   await expect(table.getByRole('row').filter({ hasText: answer }).first()).toContainText('waits');
+});
+
+test('the worker on the bench and the server mark byte for byte alike', async () => {
+  const pairs = readFileSync(path.join(import.meta.dirname, '../reference/fixtures/maths-pairs.jsonl'), 'utf8')
+    .split('\n')
+    .filter((line) => line !== '')
+    .map((line) => (JSON.parse(line) as { answer: string }).answer)
+    .filter((answer) => answer.length < 300);
+  const body = questionOfEveryKind('Every kind');
+  const typed = placedSlots(body).flatMap(({ id, slot }) =>
+    kindOf(slot.kind)
+      .tryouts(slot.setup)
+      .map((text) => ({ slot: id, text })),
+  );
+  const answers = [
+    ...typed,
+    ...pairs.slice(0, 300).map((text) => ({ slot: 'd', text })),
+    ...pairs.slice(0, 60).map((text) => ({ slot: 'b', text })),
+  ];
+  const trials = answers.map(({ slot, text }, i) => ({ id: `t${i}`, slot, typed: text, expected: '' as const }));
+  const question = { ...body, trials };
+
+  const page = await (await signIn(browser, server.base, 'odalys')).context.newPage();
+  await page.addInitScript(() => {
+    const seen: unknown[] = [];
+    Object.assign(window, { seen });
+    const Real = window.Worker;
+    window.Worker = class extends Real {
+      constructor(...all: ConstructorParameters<typeof Worker>) {
+        super(...all);
+        this.addEventListener('message', ({ data }: MessageEvent<{ checks?: unknown }>) => {
+          if (data.checks) seen.push(data.checks);
+        });
+      }
+    };
+  });
+  await goTo(page, '/bank/bring-in');
+  const kept = await page.request.post('/api/bring-in/keep', {
+    headers: { Origin: server.base },
+    data: {
+      bank: await firstBank(page),
+      topic: null,
+      items: [{ body: question, facts: { difficulty: 1, demand: 'know', tags: [] }, topic: [], goals: [] }],
+    },
+  });
+  expect(kept.ok(), await kept.text()).toBe(true);
+  await goTo(page, '/bank?bank=all');
+  await page.getByLabel('Search all text').fill('choose work out name');
+  await page.getByRole('link', { name: 'Every kind', exact: true }).click();
+  await page.waitForURL(/\/bank\/./);
+  // A change has the worker look at it.
+  await page.getByLabel('Notes to colleagues').fill('.');
+  const inBrowser = await page.waitForFunction(() =>
+    (window as unknown as { seen: { trials: unknown }[] }).seen.at(-1),
+  );
+  const { trials: there } = (await inBrowser.jsonValue()) as { trials: unknown[] };
+  const here = checkQuestion({ ...question, notes: '.' }).trials;
+  expect(there).toHaveLength(trials.length);
+  expect(JSON.stringify(there)).toBe(JSON.stringify(here));
 });
 
 test('nothing went wrong on the way', () => {

@@ -13,33 +13,42 @@ import { MendingHistory } from './MendingHistory';
 import { MendingNotes } from './MendingNotes';
 import { MendingPreviewDialog } from './MendingPreviewDialog';
 
-function readPending(key: string): Change[] {
+/** What is meant to change, and why. */
+interface Pending {
+  changes: Change[];
+  reason: string;
+  overPersons: boolean;
+}
+
+const NOTHING: Pending = { changes: [], reason: '', overPersons: false };
+
+function readPending(key: string): Pending {
   try {
-    return JSON.parse(sessionStorage.getItem(key) ?? '[]') as Change[];
+    return { ...NOTHING, ...(JSON.parse(sessionStorage.getItem(key) ?? '{}') as Partial<Pending>) };
   } catch {
-    return [];
+    return NOTHING;
   }
 }
 
 /** What is meant to change, kept for the session so that looking at another question loses nothing. */
-function usePending(key: string): [Change[], (next: Change[]) => void] {
-  const [changes, setChanges] = useState<Change[]>([]);
+function usePending(key: string): [Pending, (part: Partial<Pending>) => void] {
+  const [pending, setPending] = useState(NOTHING);
   useEffect(() => {
-    const timer = setTimeout(() => setChanges(readPending(key)), 0);
+    const timer = setTimeout(() => setPending(readPending(key)), 0);
     return () => clearTimeout(timer);
   }, [key]);
-  const keep = (next: Change[]): void => {
-    setChanges(next);
+  const keep = (part: Partial<Pending>): void => {
+    const next = { ...pending, ...part };
+    setPending(next);
     sessionStorage.setItem(key, JSON.stringify(next));
   };
-  return [changes, keep];
+  return [pending, keep];
 }
 
 /** The answers of a sitting, question by question: what was answered how often and what it earned, and how to mend that. */
 export function AnswersDesk({ view, drawn }: { view: AnswersView; drawn: DrawnFormulas }) {
-  const [changes, setChanges] = usePending(`zonda-mending-${view.sitting}-${view.item}`);
-  const [reason, setReason] = useState('');
-  const [overPersons, setOverPersons] = useState(false);
+  const [{ changes, reason, overPersons }, keep] = usePending(`zonda-mending-${view.sitting}-${view.item}`);
+  const setChanges = (next: Change[]): void => keep({ changes: next });
   const [previewing, setPreviewing] = useState(false);
   return (
     <>
@@ -97,8 +106,8 @@ export function AnswersDesk({ view, drawn }: { view: AnswersView; drawn: DrawnFo
             reason={reason}
             overPersons={overPersons}
             onChanges={setChanges}
-            onReason={setReason}
-            onOverPersons={setOverPersons}
+            onReason={(text) => keep({ reason: text })}
+            onOverPersons={(on) => keep({ overPersons: on })}
             onPreview={() => setPreviewing(true)}
           />
           <MendingHistory view={view} />
@@ -110,8 +119,7 @@ export function AnswersDesk({ view, drawn }: { view: AnswersView; drawn: DrawnFo
           released={view.released}
           onClose={() => setPreviewing(false)}
           onApplied={() => {
-            setChanges([]);
-            setReason('');
+            keep(NOTHING);
             setPreviewing(false);
           }}
         />

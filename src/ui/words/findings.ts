@@ -55,6 +55,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'unit-unknown': (v) => `The unit “${v.unit}” is not known here. Try kW, m/s, N m.`,
   'unit-not-listed': (v) => `The key’s unit ${v.unit} is not in the list to choose from.`,
   'key-not-a-number': (v) => `“${v.value}” does not read as a number.`,
+  'uncertainty-not-a-number': (v) => `“${v.value}” does not say how sure the value is.`,
   'tolerance-not-a-number': (v) => `“${v.amount}” does not say how near is near enough.`,
   'maths-key-unreadable': (v) => `The key “${v.key}” cannot be read. ${v.why}`,
   'maths-key-two-readings': (v) => `“${v.key}” can be read in two ways. Put brackets round what is below the line.`,

@@ -2,6 +2,7 @@ import { type Exact, stored } from '../../base/exact';
 import type { Put } from '../../content/put';
 import { readNumber } from './read';
 import type { NumberRules } from './rules';
+import { splitAnswer } from './split';
 import { DIMENSIONLESS, parseUnit, sameDimension, toBase, type Unit } from './units';
 
 /** A typed number with its unit, as far as both can be read. */
@@ -14,7 +15,7 @@ interface ReadAnswer {
 }
 
 function read({ unit }: NumberRules, number: string, unitText: string): ReadAnswer | null {
-  const reading = readNumber(number);
+  const reading = readNumber(splitAnswer(number).number);
   if (!reading) return null;
   const typed = unitText.trim() || reading.rest;
   if (typed !== '') return { value: reading.value, unit: parseUnit(typed), written: true };

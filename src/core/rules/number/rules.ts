@@ -3,6 +3,7 @@ import { type Finding, stops, warns } from '../../base/finding';
 import { type Exact, exact, parseExact, round, shareText, ZERO } from '../../base/exact';
 import { marked, type Marking, type TraceStep, waits } from '../marking';
 import { type NumberReading, readNumber } from './read';
+import { splitAnswer } from './split';
 import { timeSpan } from './time-span';
 import { DIMENSIONLESS, parseUnit, sameDimension, toBase, type Unit } from './units';
 
@@ -41,6 +42,10 @@ export const numberRules = z.object({
   rules: z.array(numberRule).min(1).max(20),
   /** Share of a rule's marks for the right number without its unit. */
   missingUnit: shareText,
+  /** A percentage as a fraction and the other way round: right too, or only as the key has it. Left out: "59 %" is 0.59, 0.59 is not 59 %. */
+  percent: z.enum(['either', 'asWritten']).optional(),
+  /** The uncertainty to be stated, in the unit of the key, with a tolerance in percent of it; and the share without it. */
+  uncertainty: z.object({ value: z.string().max(60), percent: z.string().max(20), missing: shareText }).optional(),
   otherwiseFeedback: z.string().max(1000),
 });
 export type NumberRules = z.infer<typeof numberRules>;
@@ -125,7 +130,30 @@ export function figures(value: Exact, n: number): string {
  * rule's share times `missingUnit`; another dimension earns nothing and says
  * so; a number that reads right only as thousands, or does not read at all, waits.
  */
-export function markNumber(rules: NumberRules, number: string, unitText: string): Marking {
+export function markNumber(rules: NumberRules, typed: string, unitText: string): Marking {
+  const { number, uncertainty } = splitAnswer(typed);
+  const marking = markValue(rules, number, unitText);
+  return rules.uncertainty && marking.state === 'marked' && marking.share.compare(0) > 0
+    ? withUncertainty(marking, rules.uncertainty, uncertainty)
+    : marking;
+}
+
+/** A right value with its uncertainty: as the key has it, or for a share of the marks. */
+function withUncertainty(
+  marking: Marking & { state: 'marked' },
+  { value, percent, missing }: NonNullable<NumberRules['uncertainty']>,
+  given: string | null,
+): Marking {
+  const [wanted, off] = [readNumber(value)?.value, readNumber(percent)?.value];
+  const stated = given === null ? null : readNumber(given)?.value;
+  if (!wanted || !off) return marking;
+  const right = stated && stated.sub(wanted).abs().mul(100).compare(wanted.abs().mul(off)) <= 0;
+  if (right) return { ...marking, trace: [...marking.trace, { code: 'uncertainty-right', values: { value } }] };
+  const step = { code: stated ? 'uncertainty-off' : 'uncertainty-missing', values: { value } };
+  return { ...marking, share: marking.share.mul(exact(missing)), trace: [...marking.trace, step] };
+}
+
+function markValue(rules: NumberRules, number: string, unitText: string): Marking {
   const reading = readNumber(number);
   if (!reading) return waits([{ code: 'number-unreadable', evidence: [number.slice(0, 100)] }]);
   const typedUnit = unitText.trim() || reading.rest;
@@ -177,7 +205,12 @@ function decided(rules: NumberRules, { reading, number, typedUnit, unit, keyUnit
     return null;
   };
 
-  const hit = decide(reading.value);
+  const percents = keyUnit === DIMENSIONLESS || rules.unit === '%';
+  if (rules.percent === 'asWritten' && percents && !unitMissing && (typedUnit === '%') !== (rules.unit === '%'))
+    return marked(ZERO, [{ code: 'percent-as-written' }], rules.otherwiseFeedback);
+  const plain = decide(reading.value);
+  const asPercent = !plain && rules.percent === 'either' && rules.unit === '%' && typedUnit === '';
+  const hit = plain ?? (asPercent ? decide(reading.value.mul(100)) : null);
   if (!hit && reading.other && decide(reading.other)) {
     return waits([{ code: 'number-ambiguous', evidence: [number], values: { other: reading.other.toString() } }]);
   }
@@ -198,7 +231,7 @@ function decided(rules: NumberRules, { reading, number, typedUnit, unit, keyUnit
     ...(hit.rule.anyUnit ? [{ code: 'number-any-unit' }] : []),
   ];
   const share = exact(hit.rule.share);
-  if (!unitMissing || hit.rule.anyUnit) return marked(share, trace, hit.rule.feedback);
+  if (!unitMissing || hit.rule.anyUnit || asPercent) return marked(share, trace, hit.rule.feedback);
   return marked(
     share.mul(exact(rules.missingUnit)),
     [...trace, { code: 'unit-missing', values: { wanted: rules.unit } }],
@@ -235,6 +268,8 @@ export function slipRule(slip: Slip, { rules }: NumberRules): NumberRule | null 
 export function numberRulesReadiness(rules: NumberRules): Finding[] {
   const findings: Finding[] = [];
   if (rules.unit !== '' && !parseUnit(rules.unit)) findings.push(stops('unit-unknown', ['unit'], { unit: rules.unit }));
+  if (rules.uncertainty && !readNumber(rules.uncertainty.value))
+    findings.push(stops('uncertainty-not-a-number', ['uncertainty'], { value: rules.uncertainty.value }));
   rules.rules.forEach((rule, i) => {
     if (rule.value.trim() === '') findings.push(stops('no-key', ['rules', i]));
     else {

@@ -6,7 +6,19 @@ import { type Exact, exact } from '../../base/exact';
  * `tests/reference/units`. The angle counts as a dimension of its own, so that
  * turns per minute and hertz are told apart.
  */
-export const DIMENSIONS = ['length', 'mass', 'time', 'current', 'temperature', 'amount', 'light', 'angle'] as const;
+/** Amounts of different currencies are never the same. */
+const MONEY = ['euro', 'dollar', 'pound', 'yen', 'franc'] as const;
+export const DIMENSIONS = [
+  'length',
+  'mass',
+  'time',
+  'current',
+  'temperature',
+  'amount',
+  'light',
+  'angle',
+  ...MONEY,
+] as const;
 export type Dimension = readonly number[];
 
 export interface Atom {
@@ -46,7 +58,7 @@ export const PREFIXES: Record<string, Exact> = {
   y: powers(-24),
 };
 
-// Exponents of [length, mass, time, current, temperature, amount, light, angle].
+// Exponents of [length, mass, time, current, temperature, amount, light, angle]; currencies stand behind.
 const LENGTH = [1, 0, 0, 0, 0, 0, 0, 0];
 const MASS = [0, 1, 0, 0, 0, 0, 0, 0];
 const TIME = [0, 0, 1, 0, 0, 0, 0, 0];
@@ -68,6 +80,8 @@ const VOLTAGE = [2, 1, -3, -1, 0, 0, 0, 0];
 const RESISTANCE = [2, 1, -3, -2, 0, 0, 0, 0];
 const FLUX_DENSITY = [0, 1, -2, -1, 0, 0, 0, 0];
 const DOSE = [2, 0, -2, 0, 0, 0, 0, 0];
+
+const money = (currency: (typeof MONEY)[number]): number[] => DIMENSIONS.map((name) => (name === currency ? 1 : 0));
 
 type Row = readonly [names: string, dimension: Dimension, factor: Exact | string, prefixes?: boolean, offset?: string];
 const POUND = exact('0.45359237');
@@ -154,12 +168,17 @@ const ROWS: readonly Row[] = [
   ['°R', TEMPERATURE, '5/9'],
   ['ΔK Δ°C', TEMPERATURE, '1'],
   ['Δ°F', TEMPERATURE, '5/9'],
+  ['€ EUR euro euros', money('euro'), '1', true],
+  ['$ USD dollar dollars', money('dollar'), '1', true],
+  ['£ GBP', money('pound'), '1', true],
+  ['¥ JPY yen', money('yen'), '1', true],
+  ['CHF', money('franc'), '1', true],
 ];
 
 export const ATOMS: ReadonlyMap<string, Atom> = new Map(
   ROWS.flatMap(([names, dimension, factor, prefixes = false, offset]) => {
     const atom: Atom = {
-      dimension,
+      dimension: DIMENSIONS.map((_, i) => dimension[i] ?? 0),
       factor: typeof factor === 'string' ? exact(factor) : factor,
       prefixes,
       ...(offset ? { offset: exact(offset) } : {}),

@@ -1,3 +1,4 @@
+import { type Amount, amountOf, amountsIn } from './amounts';
 import { foldCapitals } from './normalise';
 import { type Forgives, type Found, type Likeness, likeWord, type Word, wordsOf } from './words';
 
@@ -13,16 +14,21 @@ export class Matcher {
   readonly own: ReadonlySet<string>;
   private readonly past: Forgives;
   private readonly phrases = new Map<string, readonly string[]>();
+  /** Those that are numbers; they are found by their value. */
+  private readonly amounts = new Map<string, Amount>();
   private readonly wanted: readonly string[];
   private readonly remembered = new Map<string, ReadonlyMap<string, Likeness>>();
 
   constructor(phrases: readonly string[], past: Forgives) {
     this.past = past;
-    for (const phrase of phrases)
+    for (const phrase of phrases) {
+      const amount = amountOf(phrase);
+      if (amount) this.amounts.set(phrase, amount);
       this.phrases.set(
         phrase,
         wordsOf(phrase, past).map((word) => word.seen),
       );
+    }
     this.wanted = [...new Set([...this.phrases.values()].flat())];
     this.own = new Set(this.wanted.map(foldCapitals));
   }
@@ -51,6 +57,8 @@ export class Matcher {
 
   /** Every place of a phrase of the rules in an answer, in order. */
   find({ words, likenesses }: Answer, phrase: string): Found[] {
+    const amount = this.amounts.get(phrase);
+    if (amount) return amountsIn(words, amount);
     const parts = this.phrases.get(phrase) ?? [];
     const [first] = parts;
     const found: Found[] = [];
