@@ -1,3 +1,4 @@
+import { CONVENTIONS } from '@/core/rules/maths/rules';
 import type { Installation } from '@/server/people/install';
 import type { DepartmentPolicy } from '@/server/people/policy';
 import { DEMO_PASSWORD, STAFF, STUDENTS, WT110, WT201 } from './people';
@@ -20,6 +21,7 @@ const policy: DepartmentPolicy = {
   ],
   rounding: { mode: 'half_up', places: 1, first: false },
   namesHidden: true,
+  conventions: CONVENTIONS,
   pages: [],
 };
 

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
+import { CONVENTIONS } from '@/core/rules/maths/rules';
 import type { Actor, Role } from '@/core/people/may';
 import { createQuestion } from '@/server/bank/create-question';
 import type { Context, Outside } from '@/server/context';
@@ -60,6 +61,7 @@ export class TestDepartment {
           ],
           rounding: { mode: 'half_up', places: 1, first: false },
           namesHidden: true,
+          conventions: CONVENTIONS,
           pages: [],
         },
         people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),

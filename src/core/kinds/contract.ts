@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { Finding } from '../base/finding';
 import type { StoredForm } from '../base/stored-form';
 import type { Marking } from '../rules/marking';
+import type { Conventions } from '../rules/maths/rules';
 import type { Put } from '../content/put';
 
 /**
@@ -16,8 +17,8 @@ export interface Kind<Setup, Sheet, Response> {
   placement: 'inline' | 'block';
   setup: StoredForm<Setup>;
   response: z.ZodType<Response>;
-  /** A fresh slot, without a key. */
-  fresh: () => Setup;
+  /** A fresh slot, without a key, read by the conventions of the department. */
+  fresh: (conventions?: Conventions) => Setup;
   blank: (response: Response) => boolean;
   /** What the student may see: never the key, the rules or feedback. `seed` decides every shuffle; null leaves the author's order. */
   sheet: (setup: Setup, seed: number | null) => Sheet;

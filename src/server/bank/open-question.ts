@@ -3,6 +3,7 @@ import { readStored } from '@/core/base/stored-form';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
+import type { Conventions } from '@/core/rules/maths/rules';
 import { type QuestionBody, questionForm } from '@/core/bank/question';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { questions, revisions, topics } from '../db/schema/bank';
@@ -25,6 +26,8 @@ export interface OpenQuestion {
   tagsInUse: string[];
   /** Hosts whose pages may stand on sheets. */
   pages: string[];
+  /** How fresh slots for mathematics read what can be read in two ways. */
+  conventions: Conventions;
   body: QuestionBody;
   version: number;
   revision: number;
@@ -53,6 +56,7 @@ export async function openQuestion(ctx: Context, id: string): Promise<Result<Ope
   const { question } = found;
   const bank = (await visibleBanks(ctx)).find((b) => b.id === question.bank);
   if (!bank) return FORBIDDEN;
+  const { policy } = await readDepartment(read);
   const history = await read
     .select({ number: revisions.number, by: members.name, at: revisions.at })
     .from(revisions)
@@ -76,7 +80,8 @@ export async function openQuestion(ctx: Context, id: string): Promise<Result<Ope
     },
     goals: await listGoals(ctx),
     tagsInUse: await listTags(ctx),
-    pages: (await readDepartment(read)).policy.pages,
+    pages: policy.pages,
+    conventions: policy.conventions,
     body: await withNewestPassage(read, readStored(questionForm, question.draft)),
     version: question.draftVersion,
     revision: question.revision,

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { exactText, ROUNDING_MODES } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
+import { CONVENTIONS, conventions } from '@/core/rules/maths/rules';
 import { feedbackRange, gradeStep } from '@/core/results/policy';
 import { type Context, FORBIDDEN, parse } from '../context';
 import type { Reader } from '../db/database';
@@ -15,6 +16,8 @@ const policySchema = z.object({
   ranges: z.array(feedbackRange).min(1).max(12),
   rounding: z.object({ mode: z.enum(ROUNDING_MODES), places: z.number().int().min(0).max(4), first: z.boolean() }),
   namesHidden: z.boolean(),
+  /** How fresh slots for mathematics read what can be read in two ways. */
+  conventions: conventions.default(CONVENTIONS),
   /** Hosts whose web pages may stand in sheets. */
   pages: z
     .array(

@@ -76,7 +76,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const slotSet = useMemo(() => new Set(Object.keys(body.slots)), [body.slots]);
   const addSlot = (preset: Preset, key = ''): void => {
     const id = freshSlotId(slotSet);
-    changeSlot(id, freshSlot(preset, key), '');
+    changeSlot(id, freshSlot(preset, question.conventions, key), '');
     if (editor.current) insertSlotNode(editor.current, preset.kind, id);
     setSelected(id);
     setTimeout(() => {

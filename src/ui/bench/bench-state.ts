@@ -1,6 +1,7 @@
 import type { QuestionFacts } from '@/core/bank/facts';
 import type { QuestionBody, Slot } from '@/core/bank/question';
 import type { MathsSetup } from '@/core/kinds/maths/maths';
+import type { Conventions } from '@/core/rules/maths/rules';
 import { type KindName, kindOf } from '@/core/kinds/registry';
 
 /** Everything on the bench that is saved and undone together. */
@@ -63,8 +64,8 @@ export const PRESETS: Preset[] = [
 ];
 
 /** A slot as a preset starts it, with a key when one is given. */
-export function freshSlot({ kind, setup }: Preset, key = ''): Slot {
-  const started = setup(kindOf(kind).fresh() as Record<string, unknown>);
+export function freshSlot({ kind, setup }: Preset, conventions: Conventions, key = ''): Slot {
+  const started = setup(kindOf(kind).fresh(conventions) as Record<string, unknown>);
   if (key !== '') return { kind, marks: '1', setup: kindOf(kind).withKey(started, key) };
   return { kind, marks: '1', setup: started };
 }

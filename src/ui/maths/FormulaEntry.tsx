@@ -1,5 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
+import type { MathsSheet } from '@/core/kinds/maths/maths';
 import { MathField } from './MathField';
 import { PALETTES, type PaletteKey } from './palette';
 import { Understood } from './Understood';
@@ -8,20 +9,18 @@ interface Props {
   id: string;
   label: string;
   formula: string;
-  palette: keyof typeof PALETTES;
-  variables: readonly string[];
-  decimalComma: boolean;
+  sheet: MathsSheet;
   onChange: (formula: string) => void;
 }
 
 /** A formula as an answer: in a field that draws it while it is typed, or in plain letters; under it how it was understood. */
-export function FormulaEntry({ id, label, formula, palette, variables, decimalComma, onChange }: Props) {
+export function FormulaEntry({ id, label, formula, sheet, onChange }: Props) {
   // Fingers write plain letters with their own keyboard; a mouse and keys draw.
   const [plainly, setPlainly] = useState(
     () => typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches,
   );
   const input = useRef<HTMLInputElement>(null);
-  const keys: readonly PaletteKey[] = PALETTES[palette];
+  const keys: readonly PaletteKey[] = PALETTES[sheet.palette];
   const put = (text: string): void => {
     const { selectionStart, selectionEnd } = input.current ?? { selectionStart: null, selectionEnd: null };
     const [from, to] = [selectionStart ?? formula.length, selectionEnd ?? formula.length];
@@ -69,7 +68,7 @@ export function FormulaEntry({ id, label, formula, palette, variables, decimalCo
         <MathField label={label} latex={formula} palette={keys} onChange={onChange} />
       )}
       <span className="formula-below">
-        <Understood typed={formula} variables={variables} decimalComma={decimalComma} onChoose={onChange} />
+        <Understood typed={formula} reading={sheet} onChoose={onChange} />
         <button type="button" className="btn-link-plain soft" onClick={() => setPlainly(!plainly)}>
           {plainly ? 'write it as it looks' : 'type it plainly'}
         </button>

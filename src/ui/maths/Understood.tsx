@@ -1,28 +1,29 @@
 'use client';
 import { useEffect, useState } from 'react';
+import type { MathsSheet } from '@/core/kinds/maths/maths';
 import type { Understood as Reading } from '@/core/rules/maths/understood';
 
 interface Props {
   typed: string;
-  variables: readonly string[];
-  decimalComma: boolean;
+  /** How it is read where that is open. */
+  reading: Pick<MathsSheet, 'variables' | 'decimalComma'> & Partial<Pick<MathsSheet, 'logBase' | 'tightDenominators'>>;
   /** Puts the brackets of the other reading. */
   onChoose: (latex: string) => void;
 }
 
 /** How a typed formula was understood, drawn; where it can be read in two ways, both, to choose from. */
-export function Understood({ typed, variables, decimalComma, onChoose }: Props) {
+export function Understood({ typed, reading: way, onChoose }: Props) {
   const [reading, setReading] = useState<Reading | null>(null);
   useEffect(() => {
     let stale = false;
     // The reader of formulas comes only to those who answer with one.
     void import('@/core/rules/maths/understood').then(({ understood }) => {
-      if (!stale) setReading(typed.trim() === '' ? null : understood(typed, { variables, decimalComma }));
+      if (!stale) setReading(typed.trim() === '' ? null : understood(typed, way));
     });
     return () => {
       stale = true;
     };
-  }, [typed, variables, decimalComma]);
+  }, [typed, way]);
   return (
     <span className="understood" role="status">
       {reading?.ok === false && <span className="hand">Not readable yet: {reading.why}</span>}

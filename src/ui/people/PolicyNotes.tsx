@@ -92,6 +92,48 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
           </label>
         </div>
         <div className="note">
+          <h3>Mathematics</h3>
+          <div className="fact-line">
+            in a fresh slot 1/2x is
+            <select
+              className="form-select"
+              aria-label="How 1/2x is read"
+              value={present.conventions.tightDenominators ? 'below' : 'left'}
+              onChange={(e) =>
+                change({ conventions: { ...present.conventions, tightDenominators: e.target.value === 'below' } })
+              }
+            >
+              <option value="left">x/2, from left to right</option>
+              <option value="below">1/(2x), all of it below the line</option>
+            </select>
+            , log is
+            <select
+              className="form-select"
+              aria-label="What log is"
+              value={present.conventions.logBase}
+              onChange={(e) =>
+                change({ conventions: { ...present.conventions, logBase: e.target.value as '10' | 'e' } })
+              }
+            >
+              <option value="10">to base ten</option>
+              <option value="e">the natural one</option>
+            </select>
+            , and 1,5 is
+            <select
+              className="form-select"
+              aria-label="What 1,5 is"
+              value={present.conventions.decimalComma ? 'number' : 'list'}
+              onChange={(e) =>
+                change({ conventions: { ...present.conventions, decimalComma: e.target.value === 'number' } })
+              }
+            >
+              <option value="list">two numbers</option>
+              <option value="number">one and a half</option>
+            </select>
+          </div>
+          <p className="soft">Where the other reading would be right, an answer waits for a person in any case.</p>
+        </div>
+        <div className="note">
           <h3>Pages in sheets</h3>
           <label className="d-block">
             Web pages and simulations may come from

@@ -218,6 +218,17 @@ export function MathsRulesEditor({ rules, marks, onChange }: Props) {
           <option value="e">the natural logarithm</option>
         </select>
       </label>
+      <label className="line">
+        1/2x is
+        <select
+          className="form-select"
+          value={rules.tightDenominators ? 'below' : 'left'}
+          onChange={(e) => onChange({ ...rules, tightDenominators: e.target.value === 'below' })}
+        >
+          <option value="left">x/2</option>
+          <option value="below">1/(2x)</option>
+        </select>
+      </label>
       <input
         className="form-control"
         aria-label="Names longer than a letter, separated by commas"

@@ -126,6 +126,21 @@ export function NumberRulesEditor({ rules, marks, onChange }: Props) {
         ))}
         <option value="other">another value</option>
       </select>
+      {(rules.unit === '%' || rules.unit === '') && (
+        <label className="line">
+          percent and fraction
+          <select
+            className="form-select"
+            value={rules.percent ?? ''}
+            onChange={(e) => onChange(withPercent(rules, e.target.value))}
+          >
+            <option value="">59 % counts as 0.59</option>
+            <option value="either">count as each other</option>
+            <option value="asWritten">only as the key has it</option>
+          </select>
+        </label>
+      )}
+      <Uncertainty rules={rules} marks={marks} onChange={onChange} />
       {rules.unit !== '' && (
         <div className="line">
           right number, unit missing:
@@ -141,6 +156,54 @@ export function NumberRulesEditor({ rules, marks, onChange }: Props) {
   );
 }
 
+function withPercent({ percent: _, ...rules }: NumberRules, choice: string): NumberRules {
+  return choice === '' ? rules : { ...rules, percent: choice as NonNullable<NumberRules['percent']> };
+}
+
+/** The uncertainty that has to be stated, when one has. */
+function Uncertainty({ rules, marks, onChange }: Props) {
+  const { uncertainty, ...without } = rules;
+  const start = { value: '', percent: '20', missing: '1/2' };
+  return (
+    <>
+      <label className="line">
+        <input
+          type="checkbox"
+          className="form-check-input"
+          checked={uncertainty !== undefined}
+          onChange={(e) => onChange(e.target.checked ? { ...rules, uncertainty: start } : without)}
+        />
+        with its uncertainty
+      </label>
+      {uncertainty && (
+        <span className="line">
+          ±
+          <input
+            className="form-control narrow"
+            aria-label="Uncertainty"
+            value={uncertainty.value}
+            onChange={(e) => onChange({ ...rules, uncertainty: { ...uncertainty, value: e.target.value } })}
+          />
+          {rules.unit} within
+          <input
+            className="form-control narrow"
+            aria-label="How far the uncertainty may be off, in percent"
+            value={uncertainty.percent}
+            onChange={(e) => onChange({ ...rules, uncertainty: { ...uncertainty, percent: e.target.value } })}
+          />
+          %; without it
+          <ShareInput
+            share={uncertainty.missing}
+            marks={marks}
+            label="Marks without the uncertainty"
+            onChange={(missing) => onChange({ ...rules, uncertainty: { ...uncertainty, missing } })}
+          />
+        </span>
+      )}
+    </>
+  );
+}
+
 function near({ accept, value, anyUnit }: NumberRule, unit: string): string {
   const target = anyUnit ? `${value} with any unit` : `${value} ${unit}`.trim();
   if (accept.by === 'relative') return `${target} ± ${accept.amount} %`;
@@ -152,11 +215,12 @@ function near({ accept, value, anyUnit }: NumberRule, unit: string): string {
 }
 
 /** The rules as one sentence. */
-export function numberRulesSentence({ rules, unit, missingUnit }: NumberRules): string {
+export function numberRulesSentence({ rules, unit, missingUnit, uncertainty }: NumberRules): string {
   if ((rules[0]?.value ?? '') === '') return 'No key yet.';
   const said = rules
     .map((r) => (r.share === '1' ? near(r, unit) : `${near(r, unit)} earns ${marksText(r.share)}`))
     .join('; else ');
   const loss = unit === '' ? '' : `; without its unit ${missingUnit === '0' ? 'nothing' : marksText(missingUnit)}`;
-  return `${said}${loss}.`;
+  const sure = uncertainty?.value ? `, stated with ± ${uncertainty.value}` : '';
+  return `${said}${sure}${loss}.`;
 }

@@ -32,6 +32,9 @@ export interface MathsSheet {
   /** Names longer than a letter that the teacher declared. */
   variables: string[];
   decimalComma: boolean;
+  /** How answers are read where that is open. */
+  logBase: '10' | 'e';
+  tightDenominators: boolean;
 }
 
 const typedKey = ({ rules }: MathsSetup): string => rules.rules[0]?.key ?? '';
@@ -54,9 +57,15 @@ export const maths: Kind<MathsSetup, MathsSheet, MathsResponse> = {
   placement: 'inline',
   setup: { name: 'maths setup', version: 1, schema: setup, migrations: [] },
   response,
-  fresh: () => ({ version: 1, rules: rulesFromKey(''), palette: 'expression' }),
+  fresh: (conventions) => ({ version: 1, rules: rulesFromKey('', conventions), palette: 'expression' }),
   blank: ({ formula }) => formula.trim() === '',
-  sheet: ({ palette, rules }) => ({ palette, variables: rules.variables, decimalComma: rules.decimalComma }),
+  sheet: ({ palette, rules }) => ({
+    palette,
+    variables: rules.variables,
+    decimalComma: rules.decimalComma,
+    logBase: rules.logBase,
+    tightDenominators: rules.tightDenominators ?? false,
+  }),
   mark: ({ rules }, { formula }) => markMaths(rules, formula),
   readiness: ({ rules }) => mathsRulesReadiness(rules),
   describe: () => '…',
@@ -68,7 +77,7 @@ export const maths: Kind<MathsSetup, MathsSheet, MathsResponse> = {
   },
   fixedKeyPlace: () => null,
   withKey(setup, typed) {
-    const rules = rulesFromKey(typed.replace(/^\*\s*/, '').split('\n')[0] ?? '');
+    const rules = rulesFromKey(typed.replace(/^\*\s*/, '').split('\n')[0] ?? '', setup.rules);
     return { ...setup, rules, palette: PALETTE_OF[rules.mode] ?? 'expression' };
   },
   typedKey,

@@ -34,6 +34,8 @@ export interface Comparison {
   variables?: readonly string[];
   decimalComma?: boolean;
   logBase?: '10' | 'e';
+  /** What follows an inline slash without a sign between stands below the line: 1/2x is 1/(2x). */
+  tightDenominators?: boolean;
   strictDomain?: boolean;
   /** Equations: solving for another variable is right too. */
   rearranged?: boolean;
@@ -81,6 +83,7 @@ export function compareMaths(key: string, answer: string, comparison: Comparison
   const plain: Reading = {
     ...(comparison.variables ? { variables: comparison.variables } : {}),
     ...(comparison.logBase ? { logBase: comparison.logBase } : {}),
+    ...(comparison.tightDenominators ? { tightDenominators: true } : {}),
     commaSeparates: ['set', 'list', 'tuple', 'interval'].includes(comparison.mode),
   };
   if (comparison.mode === 'numeric') return compareQuantities(key, answer, comparison);
@@ -97,7 +100,7 @@ export function compareMaths(key: string, answer: string, comparison: Comparison
   if (given.doubts.length === 0 || verdict.verdict === 'undecided') return verdict;
   if (given.doubts.includes('lone-group')) return { verdict: 'undecided', reason: 'two-readings' };
   if (verdict.verdict === 'right') return verdict;
-  const other = parseMaths(answer, { ...reading, tightDenominators: true });
+  const other = parseMaths(answer, { ...reading, tightDenominators: !reading.tightDenominators });
   const otherwise = other.ok ? compareTrees(right.tree, other.tree, comparison) : verdict;
   return otherwise.verdict === 'right' ? { verdict: 'undecided', reason: 'two-readings' } : verdict;
 }

@@ -50,6 +50,8 @@ export const mathsRules = z.object({
   variables: z.array(z.string().trim().min(1).max(30)).max(20),
   decimalComma: z.boolean(),
   logBase: z.enum(['10', 'e']),
+  /** 1/2x is 1/(2x), not x/2. */
+  tightDenominators: z.boolean().optional(),
   /** Equations: solved for another variable is right too. */
   rearranged: z.boolean(),
   /** Antiderivatives: by which variable, and whether a constant has to be added. */
@@ -80,14 +82,23 @@ function modeFor(typed: string): MathsRules['mode'] {
 
 const isInfinity = (tree: Tree): boolean => tree.type === 'constant' && tree.name === 'infinity';
 
+/** How a department reads what can be read in two ways; each slot may be set otherwise. */
+export const conventions = mathsRules.pick({ decimalComma: true, logBase: true, tightDenominators: true });
+export type Conventions = z.infer<typeof conventions>;
+export const CONVENTIONS: Conventions = { decimalComma: false, logBase: '10' };
+
 /** The rules that a typed key makes: whatever is equivalent to it, full marks. */
-export function rulesFromKey(key: string): MathsRules {
+export function rulesFromKey(
+  key: string,
+  { decimalComma, logBase, tightDenominators }: Conventions = CONVENTIONS,
+): MathsRules {
   return {
     mode: modeFor(key),
     allPositive: false,
     variables: [],
-    decimalComma: false,
-    logBase: '10',
+    decimalComma,
+    logBase,
+    ...(tightDenominators ? { tightDenominators } : {}),
     rearranged: false,
     variable: 'x',
     requireConstant: false,
@@ -98,7 +109,8 @@ export function rulesFromKey(key: string): MathsRules {
 }
 
 function comparisonFor(rules: MathsRules, asked: Form | null): Comparison {
-  const { allPositive, variables, decimalComma, logBase, rearranged, variable, requireConstant } = rules;
+  const { allPositive, variables, decimalComma, logBase, rearranged, variable, requireConstant, tightDenominators } =
+    rules;
   const mode: Mode = asked && rules.mode === 'equivalent' ? 'form' : rules.mode;
   return {
     mode,
@@ -109,6 +121,7 @@ function comparisonFor(rules: MathsRules, asked: Form | null): Comparison {
     rearranged,
     variable,
     requireConstant,
+    ...(tightDenominators ? { tightDenominators } : {}),
     ...(asked ? { form: asked } : {}),
   };
 }
@@ -185,7 +198,8 @@ export function mathsRulesReadiness(rules: MathsRules): Finding[] {
 
 function keyReadiness(rules: MathsRules, { key, form: asked }: MathsRule, index: number): Finding[] {
   const at = ['rules', index];
-  const parsed = parseMaths(key, { variables: rules.variables, logBase: rules.logBase });
+  const { variables, logBase, tightDenominators = false } = rules;
+  const parsed = parseMaths(key, { variables, logBase, tightDenominators });
   if (!parsed.ok) return [stops('maths-key-unreadable', at, { key, why: parsed.why })];
   const findings: Finding[] = [];
   if (parsed.doubts.includes('tight-denominator')) findings.push(warns('maths-key-two-readings', at, { key }));

@@ -10,6 +10,6 @@ export function understood(typed: string, reading: Reading): Understood {
   if (!parsed.ok) return parsed;
   const latex = printMaths(parsed.tree);
   if (!parsed.doubts.includes('tight-denominator')) return { ok: true, latex };
-  const other = parseMaths(typed, { ...reading, tightDenominators: true });
+  const other = parseMaths(typed, { ...reading, tightDenominators: !reading.tightDenominators });
   return { ok: true, latex, ...(other.ok ? { orElse: printMaths(other.tree) } : {}) };
 }

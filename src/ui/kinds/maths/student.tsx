@@ -10,9 +10,7 @@ function Student({ id, label, sheet, response, onChange }: StudentProps<MathsShe
       id={id}
       label={label}
       formula={response?.formula ?? ''}
-      palette={sheet.palette}
-      variables={sheet.variables}
-      decimalComma={sheet.decimalComma}
+      sheet={sheet}
       onChange={(formula) => onChange({ formula })}
     />
   );

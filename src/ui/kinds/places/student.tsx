@@ -33,8 +33,7 @@ function Student({ id, label, sheet, response, drawn, onChange }: StudentProps<P
               />
               <Understood
                 typed={values[place] ?? ''}
-                variables={sheet.variables}
-                decimalComma={sheet.decimalComma}
+                reading={sheet}
                 onChoose={(latex) => onChange({ places: { ...values, [place]: latex } })}
               />
             </label>
