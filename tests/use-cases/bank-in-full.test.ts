@@ -16,6 +16,7 @@ import { reviewQuestion } from '@/server/bank/review';
 import { saveDraft } from '@/server/bank/save-draft';
 import { searchQuestions, searchSchema } from '@/server/bank/search';
 import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
+import { keepSynonyms } from '@/server/bank/synonyms';
 import { keepBroughtIn } from '@/server/exchange/keep';
 import { readDepartment, setPolicy } from '@/server/people/policy';
 import { revisionToPlace } from '@/server/exams/exams';
@@ -379,5 +380,19 @@ describe('a page in a sheet', () => {
     expect((await setPolicy(dept.as('lead'), { ...policy, pages: ['https://example.org/'] })).ok).toBe(false);
     must(await setPolicy(dept.as('lead'), { ...policy, pages: ['Example.org'] }));
     must(await saveDraft(dept.as('teacher'), late));
+  });
+});
+
+it('synonyms are kept in a topic, hold below it, and become one set where they share a word', async () => {
+  const ctx = dept.as('teacher');
+  const question = await dept.question(sampleQuestion('Synonyms'));
+  const keep = (words: string[], topic: string | null) => keepSynonyms(ctx, { bank: dept.bank, topic, words });
+  must(await keep(['gearbox', 'step-up gear'], null));
+  must(await keep(['Gearbox', 'transmission'], null));
+  const { synonyms } = must(await openQuestion(ctx, question));
+  expect(synonyms).toEqual([['Gearbox', 'step-up gear', 'transmission']]);
+  expect(await keep(['alone'], null)).toMatchObject({ ok: false });
+  expect(await keepSynonyms(dept.as('marker'), { bank: dept.bank, topic: null, words: ['a', 'b'] })).toMatchObject({
+    ok: false,
   });
 });

@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
+import { openQuestion } from '@/server/bank/open-question';
 import { openAnswers } from '@/server/marking/answers-view';
+import { takeIntoBank } from '@/server/marking/into-bank';
 import { giveMark } from '@/server/marking/desk';
 import {
   applyMending,
@@ -120,6 +122,16 @@ describe('accepting an answer', () => {
     expect(must(await openResults(dept.as('teacher'), sitting))).toEqual(before);
     expect(must(await openAnswers(dept.as('teacher'), sitting, item)).history[0]?.state).toBe('taken back');
     expect(await takeBackMending(dept.as('teacher'), mending)).toMatchObject({ refusal: { code: 'mending-ended' } });
+  });
+
+  it('goes into the question of the bank for the next exam', async () => {
+    const mending = await apply([accept('speed up gear', '1/2')]);
+    const { question } = must(await takeIntoBank(dept.as('teacher'), mending));
+    const settled = must(await openQuestion(dept.as('teacher'), question)).body.slots.c?.settled;
+    expect(settled).toEqual([{ response: { text: 'speed up gear' }, share: '1/2', feedback: '' }]);
+    const whole = await apply([{ what: 'everyone' }]);
+    expect(await takeIntoBank(dept.as('teacher'), whole)).toMatchObject({ refusal: { code: 'nothing-for-bank' } });
+    expect(await takeIntoBank(dept.as('marker'), mending)).toMatchObject({ ok: false });
   });
 
   it('never covers a mark that a person gave, unless it is asked to', async () => {

@@ -5,6 +5,7 @@ import { may } from '@/core/people/may';
 import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
 import type { Conventions } from '@/core/rules/maths/rules';
 import { type QuestionBody, questionForm } from '@/core/bank/question';
+import { synonymsFor } from './synonyms';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { questions, revisions, topics } from '../db/schema/bank';
 import { exams } from '../db/schema/exams';
@@ -28,6 +29,8 @@ export interface OpenQuestion {
   pages: string[];
   /** How fresh slots for mathematics read what can be read in two ways. */
   conventions: Conventions;
+  /** Sets of words that mean the same in its topic. */
+  synonyms: string[][];
   body: QuestionBody;
   version: number;
   revision: number;
@@ -82,6 +85,7 @@ export async function openQuestion(ctx: Context, id: string): Promise<Result<Ope
     tagsInUse: await listTags(ctx),
     pages: policy.pages,
     conventions: policy.conventions,
+    synonyms: await synonymsFor(read, bank.id, question.topic),
     body: await withNewestPassage(read, readStored(questionForm, question.draft)),
     version: question.draftVersion,
     revision: question.revision,

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
+import { keepSynonymsAction } from '@/app/(staff)/bank/synonym-actions';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
 import { sharedOut } from '@/core/bank/share-out';
 import { titleOf, totalMarks } from '@/core/bank/summary';
@@ -29,6 +30,7 @@ import { RevisionsDialog } from './RevisionsDialog';
 import { SheetEditor } from './SheetEditor';
 import type { SlotCopy } from './slot-copies';
 import { chosenWords, copySlotNode, insertSlotNode, removeSlotNode } from './slot-nodes';
+import { SynonymsContext } from '../rules/SynonymsContext';
 import { TrialDrawer } from './TrialDrawer';
 import { TrySheet } from './TrySheet';
 import { useChecks } from './use-checks';
@@ -46,6 +48,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const [selected, setSelected] = useState<string | null>(null);
   const [trying, setTrying] = useState(false);
   const [comparing, setComparing] = useState(false);
+  const [synonymSets, setSynonymSets] = useState(question.synonyms);
   const editor = useRef<Editor | null>(null);
   const bench = useRef<HTMLDivElement>(null);
   const { body } = present;
@@ -62,6 +65,17 @@ export function Bench({ question }: { question: OpenQuestion }) {
     save,
     bringBack: change,
   });
+
+  const { id: bank } = question.bank;
+  const { topic } = present.facts;
+  const synonyms = useMemo(
+    () => ({
+      sets: synonymSets,
+      keep: (words: string[]) =>
+        void keepSynonymsAction({ bank, topic, words }).then((kept) => kept.ok && setSynonymSets(kept.value)),
+    }),
+    [synonymSets, bank, topic],
+  );
 
   const changeBody = useCallback(
     (part: (body: QuestionBody) => QuestionBody, tag: string) =>
@@ -232,27 +246,29 @@ export function Bench({ question }: { question: OpenQuestion }) {
             </select>
           </SheetEditor>
         </div>
-        <BenchMargin
-          placed={placed}
-          bank={question.bank.id}
-          body={body}
-          findings={findings}
-          selected={selected}
-          onSelect={setSelected}
-          changeSlot={changeSlot}
-          changeBody={changeBody}
-          onRemove={removeSlot}
-          onCopy={(id) => editor.current && copySlotNode(editor.current, id)}
-          onPut={(text) => editor.current?.chain().focus().insertContent({ type: 'text', text }).run()}
-        >
-          <ReviewNote
-            question={question}
+        <SynonymsContext value={synonyms}>
+          <BenchMargin
             placed={placed}
+            bank={question.bank.id}
+            body={body}
+            findings={findings}
             selected={selected}
-            flush={flush}
-            onDone={() => router.refresh()}
-          />
-        </BenchMargin>
+            onSelect={setSelected}
+            changeSlot={changeSlot}
+            changeBody={changeBody}
+            onRemove={removeSlot}
+            onCopy={(id) => editor.current && copySlotNode(editor.current, id)}
+            onPut={(text) => editor.current?.chain().focus().insertContent({ type: 'text', text }).run()}
+          >
+            <ReviewNote
+              question={question}
+              placed={placed}
+              selected={selected}
+              flush={flush}
+              onDone={() => router.refresh()}
+            />
+          </BenchMargin>
+        </SynonymsContext>
         <Pointer bench={bench} selected={selected} watch={present} />
       </div>
       <TrialDrawer placed={placed} body={body} checks={trials} selected={selected} changeBody={changeBody} />

@@ -15,6 +15,7 @@ import { KIND_WORDS } from '../words/kinds';
 import { followsAnswers } from '@/core/bank/variant';
 import { ShareInput } from '../parts/ShareInput';
 import { ValuesNote } from './ValuesNote';
+import { SettledAnswers } from './SettledAnswers';
 import { HintsNote } from './HintsNote';
 import { TotalNote } from './TotalNote';
 
@@ -91,6 +92,7 @@ export function BenchMargin({
             <p>
               <TextWithFormulas text={sentence(slot.setup)} drawn={drawTextFormulas(sentence(slot.setup))} />
             </p>
+            <SettledAnswers slot={slot} onChange={(next) => changeSlot(id, next, '')} />
             {own.map((f, i) => (
               <p key={i} className={f.weight === 'stops' ? 'wrong' : 'hand'}>
                 {findingText(f)}

@@ -1,7 +1,8 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { takeBackMendingAction } from '@/app/(staff)/sittings/mending-actions';
+import { takeBackMendingAction, takeIntoBankAction } from '@/app/(staff)/sittings/mending-actions';
 import type { AnswersView } from '@/server/marking/answers-view';
 import { plural } from '../words/marks';
 import { changeText } from '../words/mending';
@@ -37,6 +38,9 @@ export function MendingHistory({ view }: { view: AnswersView }) {
             <span className="soft">
               {STATES[one.state] || `${plural(one.marksChanged, 'mark')} changed in ${plural(one.scripts, 'script')}`}
             </span>
+            {one.state === 'applied' && one.changes.some(({ what }) => what === 'answer') && (
+              <IntoBank mending={one.id} onTrouble={setTrouble} />
+            )}
             {one.newest && (
               <Button
                 variant="quiet"
@@ -53,5 +57,31 @@ export function MendingHistory({ view }: { view: AnswersView }) {
         ))}
       </ul>
     </section>
+  );
+}
+
+/** Puts the rules of a mending into the question of the bank, and leads there. */
+function IntoBank({ mending, onTrouble }: { mending: string; onTrouble: (trouble: string | null) => void }) {
+  const [question, setQuestion] = useState<string | null>(null);
+  if (question !== null) {
+    return (
+      <Link className="ms-2" href={`/bank/${question}`}>
+        in the bank now
+      </Link>
+    );
+  }
+  return (
+    <Button
+      variant="quiet"
+      className="small-act"
+      title="The question in the bank takes these rules, for the next exam"
+      onClick={async () => {
+        const result = await takeIntoBankAction(mending);
+        if (result.ok) setQuestion(result.value.question);
+        onTrouble(result.ok ? null : refusalText(result.refusal));
+      }}
+    >
+      Into the bank
+    </Button>
   );
 }

@@ -64,6 +64,7 @@ export function KeywordGroups({ groups, marks, onChange }: Props) {
           <WordsInput
             words={group.words}
             label={`Words of group ${g + 1}`}
+            synonyms={group.need === 'any'}
             onChange={(words) => words.length > 0 && edit(g, { words })}
           />
           {group.words.length > 1 && group.need !== 'none' && group.need !== 'any' && (

@@ -84,6 +84,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
             <WordsInput
               words={rule.answers}
               label={`Answers of rule ${i + 1}`}
+              synonyms
               onChange={(answers) => set(i, { ...rule, answers })}
             />
           )}

@@ -28,6 +28,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'door-over': () => 'It is over.',
   'door-no-questions': () => 'It has no questions yet.',
   'criteria-open': (v) => `${v.count === 1 ? 'One criterion is' : `${v.count} criteria are`} still open.`,
+  'nothing-for-bank': () => 'It holds no rule that the question in the bank could take.',
   'mending-runs': () => 'Marks of this sitting are being changed just now. Wait until that is done.',
   'mending-ended': () => 'It has ended meanwhile.',
   'mending-later-first': () => 'Something was changed about this question later. Take that back first.',

@@ -2,6 +2,7 @@
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
+import { takeIntoBank } from '@/server/marking/into-bank';
 import {
   applyMending,
   cancelMending,
@@ -31,4 +32,8 @@ export async function takeBackMendingAction(id: string): Promise<Result<null>> {
   const result = await takeBackMending(await staffContext(), id);
   revalidatePath('/sittings/[id]/answers', 'page');
   return result;
+}
+
+export async function takeIntoBankAction(id: string): Promise<Result<{ question: string }>> {
+  return takeIntoBank(await staffContext(), id);
 }

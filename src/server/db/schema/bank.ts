@@ -187,6 +187,21 @@ export const reviews = sqliteTable(
   (t) => [index('reviews_question').on(t.question, t.id)],
 );
 
+/** Words that mean the same in a topic (or in a whole bank), offered wherever one of them is typed into a rule. */
+export const synonyms = sqliteTable(
+  'synonyms',
+  {
+    id: text('id').primaryKey(),
+    bank: text('bank')
+      .notNull()
+      .references(() => banks.id),
+    /** Null: for the whole bank. */
+    topic: text('topic'),
+    words: text('words', { mode: 'json' }).$type<string[]>().notNull(),
+  },
+  (t) => [index('synonyms_bank').on(t.bank)],
+);
+
 /** Rubrics of a bank. Slots hold copies. */
 export const rubrics = sqliteTable(
   'rubrics',
