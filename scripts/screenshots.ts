@@ -56,6 +56,17 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
+    'places',
+    async (p) => {
+      await p.goto('/bank');
+      await p.getByLabel('Search all text').fill('complete the power formula');
+      await p.getByRole('link', { name: 'Complete the power formula' }).click();
+      await p.getByRole('button', { name: 'Answer slot A' }).click();
+      await p.locator('math-field').first().waitFor();
+      await p.waitForTimeout(600);
+    },
+  ],
+  [
     'bench',
     async (p) => {
       await p.goto('/bank');
@@ -99,19 +110,6 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
-    'bring-in',
-    async (p) => {
-      await p.goto('/bank/bring-in');
-      await p
-        .getByLabel('Or paste the questions')
-        .fill(
-          'Ladder and harness, spring\n\n1. What do you check before every climb? [2]\na) the colour of the tower\n*b) harness and lanyard\nc) the age of the lorry\n\n2. A tower has 27 ladder sections of 2.8 m. How high is the ladder? (2 marks)\nAnswer: 75.6 m\n\n3. Who may climb alone?\na) nobody\nb) a guest',
-        );
-      await p.getByRole('button', { name: 'Find the questions' }).click();
-      await p.getByText('3 questions found').waitFor();
-    },
-  ],
-  [
     'exam',
     async (p) => {
       await open(p, '/exams', 'Mid-term');
@@ -123,11 +121,31 @@ await views('odalys', LAPTOP, [
     'marking',
     async (p) => {
       await p.goto('/marking');
-      await p
-        .getByRole('link', { name: /nacelle, and how often/ })
-        .or(p.getByRole('link', { name: 'Mark the next' }))
+      await p.getByRole('link', { name: /On turbine 9/ }).click();
+      await p.getByRole('heading', { name: 'Maintenance report' }).waitFor();
+      await p.waitForLoadState('networkidle');
+      await p.keyboard.press('3');
+      await p.keyboard.press('2');
+    },
+  ],
+  [
+    'mending',
+    async (p) => {
+      await open(p, '/sittings', 'Mid-term');
+      await p.getByRole('link', { name: 'Results' }).click();
+      await p.getByRole('link', { name: 'Answers', exact: true }).click();
+      const table = p.getByRole('region', { name: 'Answers in slot C' });
+      const rows = table.getByRole('row').filter({ hasText: 'waits' });
+      await rows
         .first()
-        .click();
+        .getByLabel(/shall earn/)
+        .fill('1');
+      await rows
+        .nth(1)
+        .getByLabel(/shall earn/)
+        .fill('½');
+      await p.getByRole('button', { name: 'Preview who moves…' }).first().click();
+      await p.getByRole('button', { name: /^Change \d/ }).waitFor();
     },
   ],
   [
@@ -161,9 +179,6 @@ await views(writing, PHONE, [
     },
   ],
 ]);
-await views(WT201[5]?.userName ?? '', LAPTOP, [
-  ['student-page', (p) => p.goto('/my')],
-  ['result', (p) => open(p, '/my', 'Energy in the wind')],
-]);
+await views(WT201[5]?.userName ?? '', LAPTOP, [['result', (p) => open(p, '/my', 'Energy in the wind')]]);
 await views(WT201[5]?.userName ?? '', PHONE, [['result-phone', (p) => open(p, '/my', 'Energy in the wind')]]);
 await browser.close();

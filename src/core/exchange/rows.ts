@@ -5,7 +5,7 @@ import { isReady, questionReadiness } from '../bank/readiness';
 import type { Block } from '../content/document';
 import { contentFromLines, linesFromContent } from '../content/lines';
 import { markdownFromContent } from '../content/to-markdown';
-import { kindOf, type KindName } from '../kinds/registry';
+import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
 
 /**
  * Questions in a spreadsheet: one question a row, one answer slot each. The
@@ -27,13 +27,15 @@ export const COLUMNS = [
 export type Column = (typeof COLUMNS)[number];
 
 /** How kinds are called in the column "kind". */
-const KIND_OF: Record<string, KindName> = {
+const NAME_OF: Record<KindName, string> = {
   choice: 'choice',
-  'short text': 'shortText',
+  shortText: 'short text',
   number: 'number',
-  mathematics: 'maths',
+  maths: 'mathematics',
+  places: 'formula with places',
+  longAnswer: 'long answer',
 };
-const NAME_OF = Object.fromEntries(Object.entries(KIND_OF).map(([name, kind]) => [kind, name]));
+const KIND_OF = new Map(KIND_NAMES.map((kind) => [NAME_OF[kind], kind]));
 
 /** A question read from a row; topics by their names, to be found in the bank. */
 export interface RowQuestion {
@@ -88,7 +90,7 @@ export function questionsFromRows(rows: readonly (readonly string[])[]): ReadRow
 
 function questionFromRow(value: (column: Column) => string): RowQuestion | [Column, RowProblem][] {
   const faults: [Column, RowProblem][] = [];
-  const kind = KIND_OF[value('kind').toLowerCase()];
+  const kind = KIND_OF.get(value('kind').toLowerCase());
   if (!kind) faults.push(['kind', 'kind-unknown']);
   if (value('question') === '') faults.push(['question', 'question-empty']);
   if (value('key') === '') faults.push(['key', 'key-empty']);
@@ -121,10 +123,10 @@ function questionFromRow(value: (column: Column) => string): RowQuestion | [Colu
   };
 }
 
-/** A question as a row, in the order of the columns; null when it has not just one slot, which a row cannot hold. */
+/** A question as a row, in the order of the columns; null when it has several slots or values that vary, which a row cannot hold. */
 export function rowFromQuestion({ body, facts, topic }: RowQuestion): string[] | null {
   const [placed, ...more] = placedSlots(body);
-  if (!placed || more.length > 0) return null;
+  if (!placed || more.length > 0 || body.vary) return null;
   const { kind, setup, marks } = placed.slot;
   const words = body.content.content.flatMap((block): Block[] => {
     if (block.type === 'blockSlot') return [];

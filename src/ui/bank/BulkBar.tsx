@@ -65,7 +65,7 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
     const left = Number(response.headers.get('x-left-out'));
     setTrouble(
       left > 0
-        ? `${plural(left, 'question has', 'questions have')} more than one slot and cannot stand in a row. The archive holds all.`
+        ? `${plural(left, 'question')} with several slots or numbers that vary cannot stand in a row. The archive holds all.`
         : null,
     );
   };
