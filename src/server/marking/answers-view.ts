@@ -14,7 +14,7 @@ import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
 import { attempts, mendings, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
-import { currentAnswers } from '../sittings/attempts';
+import { currentAnswersOf } from '../sittings/attempts';
 import { paperOf } from '../sittings/pinned';
 import { currentMarks } from './current-marks';
 
@@ -90,8 +90,11 @@ export async function openAnswers(
     .select({ id: attempts.id })
     .from(attempts)
     .where(and(eq(attempts.sitting, sittingId), isNotNull(attempts.handedInAt)));
-  const responses = new Map<string, Record<string, unknown>>();
-  for (const { id } of scripts) responses.set(id, (await currentAnswers(read, id))[item.id] ?? {});
+  const given = await currentAnswersOf(
+    read,
+    scripts.map(({ id }) => id),
+    [item.id],
+  );
   const slots = placedSlots(item.question).map(({ id, letter, slot: placed }): AnsweredSlot => {
     const slot = keyedSlots(item.question).get(id) ?? placed;
     const marks = new Map(standing.filter((m) => m.item === item.id && m.slot === id).map((m) => [m.attempt, m]));
@@ -107,7 +110,7 @@ export async function openAnswers(
         scripts.map(({ id: attempt }) => {
           const mark = marks.get(attempt);
           return {
-            response: responses.get(attempt)?.[id],
+            response: given.get(attempt)?.[item.id]?.[id],
             marks: mark?.marks ?? null,
             byPerson: (mark?.by ?? null) !== null,
             trace: mark?.trace ?? [],

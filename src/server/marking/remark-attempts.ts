@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNotNull, type SQL } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, type SQL } from 'drizzle-orm';
 import { exact } from '@/core/base/exact';
 import { amendmentsOf, type Mending } from '@/core/exams/amendments';
 import { assemble } from '@/core/exams/paper';
@@ -6,8 +6,8 @@ import { type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { remark, type Remarking } from '@/core/results/remark';
 import { score, type Score, type SlotMarks } from '@/core/results/score';
 import type { Reader } from '../db/database';
-import { answers, attempts, sittings } from '../db/schema/exams';
-import { type Answers, type AttemptRow, WHOLE } from '../sittings/attempts';
+import { attempts, sittings } from '../db/schema/exams';
+import { type AttemptRow, currentAnswersOf } from '../sittings/attempts';
 import { pinnedOf } from '../sittings/pinned';
 import { byAttempt, currentMarks } from './current-marks';
 
@@ -47,7 +47,7 @@ export async function* remarkAttempts(
   for (let from = 0; from < rows.length; from += CHUNK) {
     const chunk = rows.slice(from, from + CHUNK);
     const ids = chunk.map(({ id }) => id);
-    const given = await answersOf(read, ids, items);
+    const given = await currentAnswersOf(read, ids, [...items]);
     const standing = await currentMarks(read, { attempts: ids });
     const scores = byAttempt(standing);
     const place = (attempt: string, item: string, slot: string): string => `${attempt} ${item} ${slot}`;
@@ -92,24 +92,4 @@ function handedIn(read: Reader, which: SQL): Promise<AttemptRow[]> {
     .from(attempts)
     .where(and(which, isNotNull(attempts.handedInAt)))
     .orderBy(asc(attempts.script));
-}
-
-/** Present answers of several attempts to some of the questions. */
-async function answersOf(
-  read: Reader,
-  ids: readonly string[],
-  items: ReadonlySet<string>,
-): Promise<Map<string, Answers>> {
-  const rows = await read
-    .select({ attempt: answers.attempt, item: answers.item, slot: answers.slot, value: answers.value })
-    .from(answers)
-    .where(and(inArray(answers.attempt, [...ids]), inArray(answers.item, [...items])))
-    .orderBy(answers.writtenAt, answers.id);
-  const all = new Map<string, Answers>();
-  for (const { attempt, item, slot, value } of rows) {
-    const mine = all.get(attempt) ?? {};
-    (mine[item] ??= {})[slot ?? WHOLE] = value;
-    all.set(attempt, mine);
-  }
-  return all;
 }

@@ -1,4 +1,4 @@
-import { and, eq, isNull, lt, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type { AttemptState } from '@/core/sittings/attempt';
 import { deadlineOf, type Outage } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
@@ -69,6 +69,26 @@ export type Answers = Record<string, Record<string, unknown>>;
 
 /** The name under which what concerns a whole question (to come back to it later) stands among its answers. */
 export const WHOLE = '';
+
+/** Present answers of several attempts to some of the questions. */
+export async function currentAnswersOf(
+  read: Reader,
+  ids: readonly string[],
+  items: readonly string[],
+): Promise<Map<string, Answers>> {
+  const rows = await read
+    .select({ attempt: answers.attempt, item: answers.item, slot: answers.slot, value: answers.value })
+    .from(answers)
+    .where(and(inArray(answers.attempt, [...ids]), inArray(answers.item, [...items])))
+    .orderBy(answers.writtenAt, answers.id);
+  const all = new Map<string, Answers>();
+  for (const { attempt, item, slot, value } of rows) {
+    const mine = all.get(attempt) ?? {};
+    (mine[item] ??= {})[slot ?? WHOLE] = value;
+    all.set(attempt, mine);
+  }
+  return all;
+}
 
 export async function currentAnswers(read: Reader, attempt: string): Promise<Answers> {
   const rows = await read

@@ -1,10 +1,12 @@
 import { diffWordsWithSpace } from 'diff';
 import type { Written } from '@/core/bank/merge';
-import { placedSlots } from '@/core/bank/question';
+import { placedSlots, type Slot } from '@/core/bank/question';
 import { plainText } from '@/core/content/plain';
+import { kindOf } from '@/core/kinds/registry';
 import { editorSide } from '../kinds/editors';
 import { KIND_WORDS } from '../words/kinds';
 import { marksText } from '../words/marks';
+import { variationText } from '../words/variation';
 
 /** A part of a question in words, to be held against the same part of another version. */
 export interface WordedPart {
@@ -12,6 +14,19 @@ export interface WordedPart {
   part: string;
   name: string;
   text: string;
+}
+
+/** A slot in words: its marks, its rule, and what was added to it. */
+function slotText({ kind, marks, setup, settled = [], rubric, follow }: Slot): string {
+  const answers = settled.map(
+    ({ response, share }) => `“${kindOf(kind).describeResponse(setup, response)}” earns ${marksText(share)} of it.`,
+  );
+  return [
+    `[${marksText(marks)}] ${editorSide(kind).sentence(setup)}`,
+    ...answers,
+    ...(rubric ? [`Rubric ${rubric.title}: ${rubric.criteria.map(({ title }) => title).join(', ')}.`] : []),
+    ...(follow ? [`Right with an own earlier answer: ${marksText(follow)} of it.`] : []),
+  ].join('\n');
 }
 
 /** A question part by part in words: the sheet, every slot with its rule, what is said about it. */
@@ -28,8 +43,15 @@ export function wordedParts({ body, facts }: Written): WordedPart[] {
     ...placedSlots(body).map(({ id, letter, slot }) => ({
       part: `slot ${id}`,
       name: `Slot ${letter}, ${KIND_WORDS[slot.kind].name}`,
-      text: `[${marksText(slot.marks)}] ${editorSide(slot.kind).sentence(slot.setup)}`,
+      text: slotText(slot),
     })),
+    { part: 'vary', name: 'Numbers that vary', text: body.vary ? variationText(body.vary) : '' },
+    { part: 'total', name: 'Total', text: body.total === null ? '' : `${marksText(body.total)}, shared out` },
+    {
+      part: 'hints',
+      name: 'Hints',
+      text: body.hints.map((hint) => `${hint.text} (costs ${marksText(hint.cost)})`).join('\n'),
+    },
     { part: 'explanation', name: 'Explanation', text: plainText(body.explanation) },
     { part: 'notes', name: 'Notes to colleagues', text: body.notes },
     {
