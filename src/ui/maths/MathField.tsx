@@ -2,6 +2,7 @@
 import type { MathfieldElement } from 'mathlive';
 import { useEffect, useRef, useState } from 'react';
 import { useLatest } from '../parts/use-latest';
+import { makeField } from './make-field';
 import { type PaletteKey, PALETTES } from './palette';
 
 interface Props {
@@ -27,13 +28,8 @@ export function MathField({ latex, onChange, label, palette = PALETTES.general, 
 
   useEffect(() => {
     let gone = false;
-    void import('mathlive').then(({ MathfieldElement: Element }) => {
+    void makeField().then((made) => {
       if (gone || !place.current) return;
-      // The faces are those of the formulas on the sheet, which are loaded already; nothing is fetched or sounded.
-      Element.fontsDirectory = null;
-      Element.soundsDirectory = null;
-      const made = new Element();
-      made.mathVirtualKeyboardPolicy = 'manual';
       made.smartFence = true;
       made.setValue(latest.current.latex, { silenceNotifications: true });
       made.addEventListener('input', () => latest.current.onChange(made.getValue('latex')));

@@ -2,6 +2,7 @@
 import type { MathfieldElement } from 'mathlive';
 import { useEffect, useRef, useState } from 'react';
 import { useLatest } from '../parts/use-latest';
+import { makeField } from './make-field';
 
 interface Props {
   /** LaTeX with `\placeholder[id]{}` where something is to be written. */
@@ -21,12 +22,8 @@ export function PlacesField({ formula, places, values, label, onChange }: Props)
 
   useEffect(() => {
     let gone = false;
-    void import('mathlive').then(({ MathfieldElement: Element }) => {
+    void makeField().then((made) => {
       if (gone || !place.current) return;
-      Element.fontsDirectory = null;
-      Element.soundsDirectory = null;
-      const made = new Element();
-      made.mathVirtualKeyboardPolicy = 'manual';
       made.readOnly = true;
       made.setValue(formula, { silenceNotifications: true });
       made.addEventListener('input', () => {
