@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { questionSheet } from '@/core/bank/sheet';
-import { sampleQuestion } from '../../../tests/drivers/samples';
-import { drawFormula, drawSheetFormulas, drawTextFormulas } from './formulas';
+import { questionOfEveryKind, sampleQuestion } from '../../../tests/drivers/samples';
+import { drawFormula, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from './formulas';
 
 describe('formulas', () => {
   it('are drawn with MathML beside the picture, chemistry included', () => {
@@ -33,4 +33,10 @@ describe('formulas', () => {
     expect(Object.keys(drawSheetFormulas(questionSheet(question, 1)))).toEqual(['i:P = R I^2']);
     expect(drawTextFormulas('costs 5 $ and 6 dollars')).toEqual({});
   });
+});
+
+it('formulas inside a long answer are drawn for those who read it', () => {
+  const question = questionOfEveryKind('Long');
+  const drawn = drawResponseFormulas(questionSheet(question, 1), { l: { text: 'It is $P = R I^2$, and $x_1$.' } });
+  expect(Object.keys(drawn)).toEqual(['i:P = R I^2', 'i:x_1']);
 });

@@ -80,7 +80,7 @@ function Note({ setup, onChange, marks }: EditorProps<LongAnswerSetup>) {
       </span>
       <details>
         <summary>Words to look for</summary>
-        <label className="line">
+        <label className="d-flex gap-2 my-1">
           <input
             type="checkbox"
             className="form-check-input"

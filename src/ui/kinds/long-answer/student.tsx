@@ -80,5 +80,6 @@ function Review({ response, drawn }: ReviewProps<LongAnswerSheet, LongAnswerResp
 export const longAnswerStudent: StudentSide<LongAnswerSheet, LongAnswerResponse> = {
   Student,
   Review,
+  formulas: ({ text }) => [...text.matchAll(/\$([^$]+)\$/g)].map((match) => match[1] ?? ''),
   answered: (response) => (response?.text.trim() ?? '') !== '',
 };
