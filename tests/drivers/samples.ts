@@ -1,3 +1,4 @@
+import type { Variation } from '@/core/bank/variation';
 import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
 import { contentFromLines } from '@/core/content/lines';
 import { type ExamPlan, revisionKey } from '@/core/exams/plan';
@@ -8,6 +9,7 @@ import { kindOf } from '@/core/kinds/registry';
 import { number } from '@/core/kinds/number/number';
 import { places } from '@/core/kinds/places/places';
 import { shortText } from '@/core/kinds/short-text/short-text';
+import { freshRubric, type Rubric } from '@/core/rules/rubric/rubric';
 import { rulesFromKey as mathsKey } from '@/core/rules/maths/rules';
 import { rulesFromKey as numberKey } from '@/core/rules/number/rules';
 import { rulesFromKey as textKey } from '@/core/rules/text/rules';
@@ -72,11 +74,32 @@ const sampleEssay: LongAnswerSetup = {
   },
 };
 
+/** An answer decided by itself, and a value that only keys use. */
+const SECRET_ANSWERS = [{ response: { text: 'secretkeyword too' }, share: '1/2', feedback: 'Secret feedback' }];
+const SECRET_VALUES: Variation['values'] = [
+  { name: 'hidden', from: { by: 'list', items: ['73219'] } },
+  { name: 'own', from: { by: 'answer', slot: 'b' } },
+];
+
+/** A rubric whose words no student may see before release. */
+const SECRET_RUBRIC: Rubric = {
+  ...freshRubric('whole'),
+  criteria: [
+    {
+      id: 'c1',
+      title: 'Secret note',
+      weight: '1',
+      must: null,
+      cells: ['Secret feedback', '', '', ''].map((words) => ({ words, marks: null })),
+    },
+  ],
+};
+
 /** As the sample, with a slot of every kind there is; a new kind is put here. */
 export function questionOfEveryKind(title: string): QuestionBody {
   const sample = sampleQuestion(title);
   const more: QuestionBody['slots'] = {
-    l: { kind: 'longAnswer', marks: '1', setup: sampleEssay },
+    l: { kind: 'longAnswer', marks: '1', setup: sampleEssay, rubric: SECRET_RUBRIC },
     p: { kind: 'places', marks: '1', setup: places.withKey(places.fresh(), 'y = ?(73219)x + ?(b/2)') },
     d: { kind: 'maths', marks: '1', setup: { ...maths.fresh(), rules: mathsKey('73219x+1') } },
   };
@@ -87,7 +110,12 @@ export function questionOfEveryKind(title: string): QuestionBody {
   return {
     ...sample,
     content: { type: 'doc', content: [...sample.content.content, { type: 'paragraph', content: inlines }, ...blocks] },
-    slots: { ...sample.slots, ...more },
+    slots: {
+      ...sample.slots,
+      ...more,
+      ...(sample.slots.c ? { c: { ...sample.slots.c, settled: SECRET_ANSWERS } } : {}),
+    },
+    vary: { values: SECRET_VALUES, conditions: [], each: 'attempt' },
   };
 }
 

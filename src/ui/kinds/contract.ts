@@ -18,6 +18,8 @@ export interface ReviewProps<Sheet, Response> {
   sheet: Sheet;
   response: Response | undefined;
   drawn: DrawnFormulas;
+  /** Words of the answer that rules found. */
+  evidence: readonly string[];
 }
 
 /** The student's half of a kind. */

@@ -16,7 +16,7 @@ import { marksText } from '../words/marks';
 import { Evidence } from '../sheet/Evidence';
 import { found, RubricMarking } from './RubricMarking';
 import { refusalText } from '../words/refusals';
-import { traceText } from '../words/traces';
+import { evidenceIn, traceText } from '../words/traces';
 
 type Saving = { name: 'idle' } | { name: 'saving' } | { name: 'saved' } | { name: 'refused'; refusal: Refusal };
 
@@ -204,7 +204,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
                 /\$[^$]+\$/.test(now.answer) ? (
                   <TextWithFormulas text={now.answer} drawn={drawn} />
                 ) : (
-                  <Evidence text={now.answer} words={now.trace.flatMap(({ evidence = [] }) => evidence)} />
+                  <Evidence text={now.answer} words={evidenceIn(now.trace)} />
                 )
               ) : (
                 <span className="soft">no answer</span>

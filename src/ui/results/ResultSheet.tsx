@@ -4,7 +4,7 @@ import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { dayAndTime } from '../words/time';
-import { outOf, traceText } from '../words/traces';
+import { evidenceIn, outOf, traceText } from '../words/traces';
 
 /** The student's own sheet again, with the margin back: score, what the range reads, marks, traces, remarks. */
 export function ResultSheet({ result }: { result: OwnResult }) {
@@ -44,6 +44,7 @@ export function ResultSheet({ result }: { result: OwnResult }) {
               sheet={item.sheet}
               drawn={{ ...drawSheetFormulas(item.sheet), ...drawResponseFormulas(item.sheet, item.responses) }}
               responses={item.responses}
+              evidence={Object.fromEntries(item.slots.map(({ id, trace }) => [id, evidenceIn(trace)]))}
             >
               {item.explanation && (
                 <div className="note tick mt-3">

@@ -14,6 +14,8 @@ interface Props {
   responses: Record<string, unknown>;
   /** Leaves the passage out: it stands with the question before. */
   withoutPassage?: boolean;
+  /** Words of the answers that rules found, by slot. */
+  evidence?: Readonly<Record<string, readonly string[]>>;
   /** Given when it can be answered; without it the answers are shown as they were given. */
   onAnswer?: (slot: string, response: unknown) => void;
   children?: ReactNode;
@@ -21,14 +23,26 @@ interface Props {
 
 /** A question as printed on the paper: number in the gutter, marks at the right edge, slots in place. */
 export function QuestionView(props: Props) {
-  const { number, marks, bonus = false, sheet, drawn, responses, withoutPassage = false, onAnswer, children } = props;
+  const {
+    number,
+    marks,
+    bonus = false,
+    sheet,
+    drawn,
+    responses,
+    withoutPassage = false,
+    evidence = {},
+    onAnswer,
+    children,
+  } = props;
   const letters = Object.keys(sheet.slots);
   const slot = (id: string): ReactNode => {
     const found = sheet.slots[id];
     if (!found) return null;
     const { Student, Review } = studentSide(found.kind);
     const response = responses[id];
-    if (!onAnswer) return <Review sheet={found.sheet} response={response} drawn={drawn} />;
+    if (!onAnswer)
+      return <Review sheet={found.sheet} response={response} drawn={drawn} evidence={evidence[id] ?? []} />;
     const letter = letters.length > 1 ? `, answer ${String.fromCharCode(65 + letters.indexOf(id))}` : '';
     return (
       <Student

@@ -83,6 +83,11 @@ export function traceText(trace: readonly TraceStep[]): string {
   return trace.map(traceStepText).join(' · ');
 }
 
+/** The words of the answer that a trace quotes. */
+export function evidenceIn(trace: readonly TraceStep[]): string[] {
+  return trace.flatMap(({ evidence = [] }) => evidence);
+}
+
 /** "2 of 3". */
 export function outOf(marks: string, of: string): string {
   return `${marksText(marks)} of ${marksText(of)}`;

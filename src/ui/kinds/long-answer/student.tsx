@@ -2,6 +2,7 @@
 import { lazy, Suspense } from 'react';
 import type { LongAnswerResponse, LongAnswerSheet } from '@/core/kinds/long-answer/long-answer';
 import { ContentView } from '../../sheet/ContentView';
+import { Evidence } from '../../sheet/Evidence';
 import { TextWithFormulas } from '../../sheet/Formula';
 import type { ReviewProps, StudentProps, StudentSide } from '../contract';
 
@@ -64,14 +65,16 @@ function Words({ text, least, most }: { text: string; least: number | null; most
   );
 }
 
-function Review({ response, drawn }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
+function Review({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
   if ((response?.text.trim() ?? '') === '') return <div className="slot-box soft">no answer</div>;
   return (
     <div className="slot-box long" dir="auto">
       {response?.rich ? (
         <ContentView content={response.rich} drawn={drawn} slot={() => null} />
-      ) : (
+      ) : /\$[^$]+\$/.test(response?.text ?? '') ? (
         <TextWithFormulas text={response?.text ?? ''} drawn={drawn} />
+      ) : (
+        <Evidence text={response?.text ?? ''} words={evidence} />
       )}
     </div>
   );

@@ -1,4 +1,5 @@
 import type { ShortTextResponse, ShortTextSheet } from '@/core/kinds/short-text/short-text';
+import { Evidence } from '../../sheet/Evidence';
 import type { ReviewProps, StudentProps, StudentSide } from '../contract';
 
 function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTextSheet, ShortTextResponse>) {
@@ -21,11 +22,15 @@ function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTex
   );
 }
 
-function Review({ response }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
+function Review({ response, evidence }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
   return (
     <span className="slot-line">
       <span className="slot-box" style={{ whiteSpace: 'pre-wrap' }}>
-        {response?.text.trim() ? response.text : <span className="soft">no answer</span>}
+        {response?.text.trim() ? (
+          <Evidence text={response.text} words={evidence} />
+        ) : (
+          <span className="soft">no answer</span>
+        )}
       </span>
     </span>
   );
