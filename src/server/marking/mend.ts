@@ -111,13 +111,23 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
   const parsed = await checked(ctx, raw);
   if (!parsed.ok) return parsed;
   const { sitting, item, changes: made, reason } = parsed.value;
-  if (runningMendings().some((running) => running.sitting === sitting)) return refuse('mending-runs');
+  if (runningMendings().some((one) => one.sitting === sitting)) return refuse('mending-runs');
   const id = newId();
-  await ctx.db.transaction(async (tx) => {
-    await tx
-      .insert(mendings)
-      .values({ id, sitting, item, changes: made, reason, state: 'running', by: ctx.actor.id, at: ctx.now });
-  });
+  let stop = (): void => undefined;
+  const running = { id, sitting, done: 0, total: 0, cancel: () => stop(), ended: Promise.resolve() };
+  // From here on nobody else can begin one.
+  runningMendings().push(running);
+  const leave = (): void => void runningMendings().splice(runningMendings().indexOf(running), 1);
+  await ctx.db
+    .transaction(async (tx) => {
+      await tx
+        .insert(mendings)
+        .values({ id, sitting, item, changes: made, reason, state: 'running', by: ctx.actor.id, at: ctx.now });
+    })
+    .catch((error: unknown) => {
+      leave();
+      throw error;
+    });
   const done = new Set<string>();
   const sum = { marks: 0, scripts: 0 };
   const order = orderOf(parsed.value);
@@ -131,11 +141,11 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
     running.done += chunk.attempts.length;
     running.total = chunk.total;
   });
-  const running = { id, sitting, done: 0, total: 0, cancel: () => job.cancel(), ended: Promise.resolve() };
-  running.ended = end(ctx, { id, order, done, sum, finished: job.finished }).finally(() => {
-    runningMendings().splice(runningMendings().indexOf(running), 1);
-  });
-  runningMendings().push(running);
+  stop = job.cancel;
+  running.ended = end(ctx, { id, order, done, sum, finished: job.finished })
+    // What cannot be written stays as it was; the history shows it, and the next start puts it away.
+    .catch(() => undefined)
+    .finally(leave);
   return ok({ mending: id });
 }
 
@@ -197,7 +207,8 @@ export async function cancelMending(ctx: Context, id: string): Promise<Result<nu
   if (!running) return refuse('mending-ended');
   running.cancel();
   await running.ended;
-  return ok();
+  const [mending] = await ctx.db.read.select({ state: mendings.state }).from(mendings).where(eq(mendings.id, id));
+  return mending?.state === 'applied' ? refuse('mending-ended') : ok();
 }
 
 /** Takes an applied mending back as a whole; the marks are as before it. Later ones of the same question go first. */
