@@ -32,6 +32,7 @@ const DOUBTS: Record<Exclude<keyof Doubts, 'negation'>, string> = {
   opposites: 'both of two opposite words',
   hedges: '“or”, “although” beside a hit',
   heap: 'keywords without a sentence',
+  order: 'keywords in another order, or further apart, than asked for',
 };
 
 /** The same rule by other means: its words are kept. */

@@ -5,7 +5,7 @@ import { markText, rulesFromKey, type TextRules } from './rules';
 const rules = (...words: string[]): TextRules => ({
   ...rulesFromKey(''),
   otherwise: 'zero',
-  doubts: { negation: 'ignored', longWithoutHit: false, opposites: false, hedges: false, heap: false },
+  doubts: { negation: 'ignored', longWithoutHit: false, opposites: false, hedges: false, heap: false, order: false },
   rules: [{ when: 'keywords', groups: [{ need: 'all', words, share: '1' }], feedback: '' }],
 });
 const share = (wanted: string[], text: string): string => {

@@ -86,6 +86,19 @@ describe('order, nearness, and what must not occur', () => {
     [{ within: 4 }, 'stop and wait for some time, isolate, have a look around, lock', '0'],
   ])('%j in %j: %s', (more, answer, expected) => expect(share(markText(steps(more), answer))).toBe(expected));
 
+  it('another order than asked for calls a person, when that is switched on', () => {
+    const doubted = (more: Partial<KeywordGroup>): TextRules => ({
+      ...steps(more),
+      doubts: { ...DOUBTS_NONE, order: true },
+    });
+    expect(share(markText(doubted({ ordered: true }), 'first isolate, then stop, then lock'))).toBe(
+      'keywords-out-of-order',
+    );
+    expect(share(markText(doubted({ within: 2 }), 'stop it all, isolate it all, lock'))).toBe('keywords-too-far');
+    expect(share(markText(doubted({ ordered: true }), 'stop, isolate, lock'))).toBe('1');
+    expect(share(markText(doubted({ ordered: true }), 'stop and lock'))).toBe('0');
+  });
+
   it('a rule with a forbidden word does not hold where the word stands', () => {
     const rules = keywords([any('rotor'), { need: 'none', words: ['gearbox'], share: '0' }], { doubts: DOUBTS_NONE });
     expect(share(markText(rules, 'the rotor'))).toBe('1');

@@ -14,6 +14,8 @@ export const doubts = z.object({
   hedges: z.boolean(),
   /** A heap of keywords without a sentence. */
   heap: z.boolean(),
+  /** All the keywords, but in another order, or further apart, than the rule asks for. */
+  order: z.boolean().default(false),
 });
 export type Doubts = z.infer<typeof doubts>;
 
@@ -23,6 +25,7 @@ export const DOUBTS_ALL: Doubts = {
   opposites: true,
   hedges: true,
   heap: true,
+  order: true,
 };
 export const DOUBTS_NONE: Doubts = {
   negation: 'ignored',
@@ -30,6 +33,7 @@ export const DOUBTS_NONE: Doubts = {
   opposites: false,
   hedges: false,
   heap: false,
+  order: false,
 };
 
 const NEGATIONS = new Set([

@@ -94,12 +94,17 @@ export function markText(rules: TextRules, text: string): Marking {
     const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
     const doubt = rule.when === 'keywords' ? doubtIn(words, verdict.hits, rules.doubts) : null;
     if (doubt) return waits([at, ...verdict.trace, doubt]);
+    if (rules.doubts.order && verdict.trace.some(({ code }) => MISPLACED.has(code)))
+      return waits([at, ...verdict.trace]);
     if (verdict.share) return marked(verdict.share, [at, ...verdict.trace], rule.feedback);
   }
   const nothing: TraceStep = { code: 'no-rule-matched' };
   if (rules.doubts.longWithoutHit && !touched && isLong(words)) return waits([nothing, { code: 'doubt-long' }]);
   return rules.otherwise === 'zero' ? marked(ZERO, [nothing], rules.otherwiseFeedback) : waits([nothing]);
 }
+
+/** All the words of a group are there, but not where the rule wants them. */
+const MISPLACED = new Set(['keywords-out-of-order', 'keywords-too-far']);
 
 interface Verdict {
   /** Null when the rule does not hold. */
