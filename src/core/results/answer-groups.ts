@@ -27,7 +27,7 @@ export interface AnswerGroup {
 }
 
 /** Comparing every pair takes long where there are many; beyond so many comparisons the gist alone decides. */
-const MOST_COMPARISONS = 4000;
+const MOST_COMPARISONS = 800;
 
 /** The distinct answers to a slot, the most frequent first, those without an answer last. */
 export function groupAnswers(slot: Slot, given: readonly GivenAnswer[]): AnswerGroup[] {
