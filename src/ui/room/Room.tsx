@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Result } from '@/core/base/result';
 import type { Room as RoomData } from '@/server/sittings/room';
 import { KeyCap } from '../frame/KeyCap';
@@ -7,6 +7,7 @@ import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
 import { studentSide } from '../kinds/students';
 import type { DrawnItem, DrawnSection } from '../sheet/draw-sections';
+import { FileKeeper, keeperOf } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksWords } from '../words/marks';
 import { timeLeft } from '../words/time';
@@ -42,6 +43,7 @@ export function Room({ room }: { room: DrawnRoom }) {
     room.pages === 'question'
       ? room.sections.flatMap((s) => s.items.map((i) => [i]))
       : room.sections.map((s) => s.items);
+  const keep = useMemo(() => keeperOf(room.attempt), [room.attempt]);
   const [page, setPage] = useState(0);
   const [contents, setContents] = useState(false);
   const [asking, setAsking] = useState(false);
@@ -153,20 +155,22 @@ export function Room({ room }: { room: DrawnRoom }) {
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {section?.instructions && section.items[0]?.id === current?.id && <p>{section.instructions}</p>}
-          {shown.map((item, i) => (
-            <div className="sheet" key={item.id}>
-              <QuestionView
-                number={item.number}
-                marks={item.marks}
-                bonus={item.bonus}
-                sheet={item.sheet}
-                drawn={item.drawn}
-                withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
-                responses={answers[item.id] ?? {}}
-                onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
-              />
-            </div>
-          ))}
+          <FileKeeper value={keep}>
+            {shown.map((item, i) => (
+              <div className="sheet" key={item.id}>
+                <QuestionView
+                  number={item.number}
+                  marks={item.marks}
+                  bonus={item.bonus}
+                  sheet={item.sheet}
+                  drawn={item.drawn}
+                  withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
+                  responses={answers[item.id] ?? {}}
+                  onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
+                />
+              </div>
+            ))}
+          </FileKeeper>
           {trouble && (
             <p role="alert" className="trouble mt-3">
               {trouble}

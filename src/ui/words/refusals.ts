@@ -29,6 +29,10 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'door-no-questions': () => 'It has no questions yet.',
   'criteria-open': (v) => `${v.count === 1 ? 'One criterion is' : `${v.count} criteria are`} still open.`,
   'nothing-for-bank': () => 'It holds no rule that the question in the bank could take.',
+  'time-is-over': () => 'The time is over; nothing more is taken.',
+  'handed-file-too-large': (v) =>
+    `This file has ${v.size} MB; ${v.most} MB is the most. Save it smaller and try again.`,
+  'files-too-many': (v) => `${v.most} files are the most.`,
   'mending-runs': () => 'Marks of this sitting are being changed just now. Wait until that is done.',
   'mending-ended': () => 'It has ended meanwhile.',
   'mending-later-first': () => 'Something was changed about this question later. Take that back first.',

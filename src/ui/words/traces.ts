@@ -19,6 +19,7 @@ const SENTENCES: Record<string, Sentence> = {
   place: (v) => `place ${v.number}`,
   'places-empty': () => 'a place is empty',
   'long-answer': () => 'a person reads it',
+  'files-beside': (v) => `${v.files === 1 ? 'one file' : `${v.files} files`} beside it`,
   'words-too-few': (v) => `${v.words} words, at least ${v.least} were asked for`,
   'words-too-many': (v) => `${v.words} words, at most ${v.most} were asked for`,
   'words-noticed': (_, e) => `noticed ${quoted(e)}`,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type HandedFile, handedFile } from '../../content/handed-file';
 import { type Content, contentSchema, nodesOf } from '../../content/document';
 import { type Finding, stops, under, warns } from '../../base/finding';
 import { type TraceStep, waits } from '../../rules/marking';
@@ -20,6 +21,8 @@ const setup = z.object({
   /** How many words are asked for; null where it does not matter. */
   least: z.number().int().min(1).max(20_000).nullable(),
   most: z.number().int().min(1).max(20_000).nullable(),
+  /** How many files may stand beside it. */
+  files: z.number().int().min(0).max(10).default(0),
   /** An answer as it might be, for markers. */
   example: z.string().max(LONGEST_ANSWER),
   /** Words to look for. They help the marker, and give marks only when they count. */
@@ -40,13 +43,16 @@ const response = z.object({
   text: z.string().max(LONGEST_ANSWER),
   /** As it was written, where it was written with headings, lists and weights. */
   rich: written.optional(),
+  /** Files beside it. */
+  files: z.array(handedFile).max(10).optional(),
 });
 export interface LongAnswerResponse {
   text: string;
   rich?: Content | undefined;
+  files?: HandedFile[] | undefined;
 }
 
-export type LongAnswerSheet = Pick<LongAnswerSetup, 'write' | 'lines' | 'least' | 'most'>;
+export type LongAnswerSheet = Pick<LongAnswerSetup, 'write' | 'lines' | 'least' | 'most' | 'files'>;
 
 function readiness({ rules, counts, example, least, most }: LongAnswerSetup): Finding[] {
   const findings: Finding[] = counts ? under('rules', textRulesReadiness(rules)) : [];
@@ -67,6 +73,7 @@ export const longAnswer: Kind<LongAnswerSetup, LongAnswerSheet, LongAnswerRespon
     lines: 8,
     least: null,
     most: null,
+    files: 0,
     example: '',
     rules: {
       forgives: FORGIVES_ALL,
@@ -78,28 +85,30 @@ export const longAnswer: Kind<LongAnswerSetup, LongAnswerSheet, LongAnswerRespon
     },
     counts: false,
   }),
-  blank: ({ text }) => text.trim() === '',
-  sheet: ({ write, lines, least, most }) => ({ write, lines, least, most }),
-  mark({ rules, counts, least, most }, { text }) {
+  blank: ({ text, files = [] }) => text.trim() === '' && files.length === 0,
+  sheet: ({ write, lines, least, most, files }) => ({ write, lines, least, most, files }),
+  mark({ rules, counts, least, most }, { text, files = [] }) {
     const words = countWords(text);
     const length: TraceStep[] = [
       ...(least !== null && words < least ? [{ code: 'words-too-few', values: { words, least } }] : []),
       ...(most !== null && words > most ? [{ code: 'words-too-many', values: { words, most } }] : []),
     ];
-    if (counts) {
+    // Nobody but a person reads a file.
+    if (counts && files.length === 0) {
       const marking = markText(rules, text);
       return { ...marking, trace: [...length, ...marking.trace] };
     }
     const hits = keywordsIn(rules, text);
     return waits([
       { code: 'long-answer' },
+      ...(files.length > 0 ? [{ code: 'files-beside', values: { files: files.length } }] : []),
       ...length,
       ...(hits.length > 0 ? [{ code: 'words-noticed', evidence: hits }] : []),
     ]);
   },
   readiness,
   describe: () => '…',
-  describeResponse: (_, { text }) => text,
+  describeResponse: (_, { text, files = [] }) => [text, ...files.map(({ name }) => `[${name}]`)].join('\n').trim(),
   describeKey: ({ example }) => example,
   key: ({ example }) => (example.trim() === '' ? null : { text: example }),
   fixedKeyPlace: () => null,
@@ -107,7 +116,8 @@ export const longAnswer: Kind<LongAnswerSetup, LongAnswerSheet, LongAnswerRespon
   typedKey: ({ example }) => example,
   tryouts: ({ example }) =>
     [...new Set([example, example.split(/(?<=[.!?])\s/)[0] ?? ''])].filter((typed) => typed.trim() !== ''),
-  gist: ({ rules }, { text }) => gistOfText(text, rules.forgives),
+  gist: ({ rules }, { text, files = [] }) =>
+    [gistOfText(text, rules.forgives), ...files.map(({ hash }) => hash)].join(' ').trim(),
   valueOf: () => null,
   put: (setup, put) => ({ ...setup, example: put(setup.example, 'words'), rules: putInText(setup.rules, put) }),
   fromTyped: (_, text) => ({ text }),

@@ -1,4 +1,4 @@
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { courses, members } from './people';
 
 export const exams = sqliteTable('exams', {
@@ -111,6 +111,21 @@ export const answers = sqliteTable(
     uniqueIndex('answers_once').on(t.attempt, t.device, t.seq),
     index('answers_attempt').on(t.attempt, t.writtenAt),
   ],
+);
+
+/** Files that students put beside answers; the bytes lie in the files port. */
+export const attemptFiles = sqliteTable(
+  'attempt_files',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    hash: text('hash').notNull(),
+    name: text('name').notNull(),
+    size: integer('size').notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.hash] })],
 );
 
 /** Stretches in which the server did not serve; their time is given back. */

@@ -78,6 +78,17 @@ function Note({ setup, onChange, marks }: EditorProps<LongAnswerSetup>) {
         />
         words
       </span>
+      <span className="line">
+        up to
+        <input
+          className="form-control narrow"
+          aria-label="Files beside it"
+          inputMode="numeric"
+          value={setup.files}
+          onChange={(e) => change({ files: number(e.target.value, 10) ?? 0 })}
+        />
+        files beside it
+      </span>
       <details>
         <summary>Words to look for</summary>
         <label className="d-flex gap-2 my-1">

@@ -4,6 +4,7 @@ import type { LongAnswerResponse, LongAnswerSheet } from '@/core/kinds/long-answ
 import { ContentView } from '../../sheet/ContentView';
 import { Evidence } from '../../sheet/Evidence';
 import { TextWithFormulas } from '../../sheet/Formula';
+import { FileList, FilesBeside } from './FilesBeside';
 import type { ReviewProps, StudentProps, StudentSide } from '../contract';
 
 // The editors come only to those who answer with one.
@@ -22,14 +23,29 @@ export interface EntryProps {
 const MOST = 50_000;
 
 function Student({ id, label, sheet, response, onChange }: StudentProps<LongAnswerSheet, LongAnswerResponse>) {
-  const { write, lines, least, most } = sheet;
-  const entry: EntryProps = { id, label, lines, response, onChange };
+  const { write, lines, least, most, files } = sheet;
+  const beside = response?.files ?? [];
+  const entry: EntryProps = {
+    id,
+    label,
+    lines,
+    response,
+    onChange: (next) => onChange(beside.length > 0 ? { ...next, files: beside } : next),
+  };
   const Entry = write === 'rich' ? RichEntry : write === 'formulas' ? FormulasEntry : PlainEntry;
   return (
     <div className="long-answer">
       <Suspense fallback={<div className="space" style={{ height: `${lines * 1.5}em` }} />}>
         <Entry {...entry} />
       </Suspense>
+      {files > 0 && (
+        <FilesBeside
+          label={label}
+          files={beside}
+          most={files}
+          onChange={(next) => onChange({ ...(response ?? { text: '' }), files: next })}
+        />
+      )}
       {(least !== null || most !== null) && <Words text={response?.text ?? ''} least={least} most={most} />}
     </div>
   );
@@ -66,7 +82,8 @@ function Words({ text, least, most }: { text: string; least: number | null; most
 }
 
 function Review({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
-  if ((response?.text.trim() ?? '') === '') return <div className="slot-box soft">no answer</div>;
+  const files = response?.files ?? [];
+  if ((response?.text.trim() ?? '') === '' && files.length === 0) return <div className="slot-box soft">no answer</div>;
   return (
     <div className="slot-box long" dir="auto">
       {response?.rich ? (
@@ -76,6 +93,7 @@ function Review({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, Long
       ) : (
         <Evidence text={response?.text ?? ''} words={evidence} />
       )}
+      <FileList files={files} />
     </div>
   );
 }
@@ -84,5 +102,5 @@ export const longAnswerStudent: StudentSide<LongAnswerSheet, LongAnswerResponse>
   Student,
   Review,
   formulas: ({ text }) => [...text.matchAll(/\$([^$]+)\$/g)].map((match) => match[1] ?? ''),
-  answered: (response) => (response?.text.trim() ?? '') !== '',
+  answered: (response) => (response?.text.trim() ?? '') !== '' || (response?.files?.length ?? 0) > 0,
 };

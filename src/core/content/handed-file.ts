@@ -1,0 +1,16 @@
+import { z } from 'zod';
+
+/** A file that a student hands in: its bytes by their hash, and the attempt that it came with. */
+export const handedFile = z.object({
+  hash: z.string().regex(/^[a-f0-9]{64}$/),
+  name: z.string().min(1).max(200),
+  /** In bytes. */
+  size: z.number().int().min(1),
+  /** Empty where nothing is kept, as when a sheet is only tried. */
+  attempt: z.string().max(40),
+});
+export type HandedFile = z.infer<typeof handedFile>;
+
+/** The largest file that can be handed in, in bytes, and how many an attempt can hold. */
+export const MOST_FILE_BYTES = 20 * 1024 * 1024;
+export const MOST_FILES = 60;

@@ -1,0 +1,88 @@
+'use client';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import type { HandedFile } from '@/core/content/handed-file';
+import { useFileKeeper } from '../../sheet/FileKeeper';
+import { refusalText } from '../../words/refusals';
+
+interface Props {
+  label: string;
+  files: readonly HandedFile[];
+  most: number;
+  onChange: (files: HandedFile[]) => void;
+}
+
+const inKilobytes = (size: number): string =>
+  size < 1048576 ? `${Math.ceil(size / 1024)} kB` : `${(size / 1048576).toFixed(1)} MB`;
+
+/** Files beside an answer: each is kept as soon as it is chosen. */
+export function FilesBeside({ label, files, most, onChange }: Props) {
+  const keep = useFileKeeper();
+  const [sending, setSending] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const add = async (chosen: readonly File[]): Promise<void> => {
+    setTrouble(null);
+    let all = [...files];
+    for (const file of chosen.slice(0, most - files.length)) {
+      setSending(file.name);
+      const kept = await keep(file);
+      if (!kept.ok) setTrouble(`${file.name}: ${refusalText(kept.refusal)}`);
+      else if (all.every(({ hash }) => hash !== kept.value.hash)) {
+        all = [...all, kept.value];
+        onChange(all);
+      }
+    }
+    setSending(null);
+  };
+  return (
+    <div className="files-beside">
+      <FileList files={files} onRemove={(hash) => onChange(files.filter((file) => file.hash !== hash))} />
+      {files.length < most && (
+        <label className="add-file">
+          {sending ? `Sending ${sending}…` : `Put a file beside it (${most - files.length} left)`}
+          <input
+            type="file"
+            aria-label={`${label}, a file beside it`}
+            multiple={most - files.length > 1}
+            disabled={sending !== null}
+            onChange={(e) => {
+              const chosen = [...(e.target.files ?? [])];
+              e.target.value = '';
+              void add(chosen);
+            }}
+          />
+        </label>
+      )}
+      {trouble && (
+        <p role="alert" className="trouble">
+          {trouble}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Handed-in files by name; to be saved by those who may, to be taken out while one writes. */
+export function FileList({ files, onRemove }: { files: readonly HandedFile[]; onRemove?: (hash: string) => void }) {
+  if (files.length === 0) return null;
+  return (
+    <ul>
+      {files.map(({ hash, name, size, attempt }) => (
+        <li key={hash}>
+          {attempt === '' ? name : <a href={`/api/room/${attempt}/files/${hash}`}>{name}</a>}{' '}
+          <span className="soft">{inKilobytes(size)}</span>
+          {onRemove && (
+            <button
+              type="button"
+              className="btn btn-quiet btn-sm"
+              aria-label={`Take ${name} out`}
+              onClick={() => onRemove(hash)}
+            >
+              <X size={14} />
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
