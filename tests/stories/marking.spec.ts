@@ -86,6 +86,33 @@ test('a report is marked by a rubric with three keys, and the words that were no
   await expect(teacher.getByLabel('Remark on Handover')).toHaveValue('Say who orders the filter.');
 });
 
+test('a long answer gets its room and a file beside it, tried on the sheet', async () => {
+  await goTo(teacher, '/bank');
+  await teacher.keyboard.press('n');
+  await teacher.waitForURL(/\/bank\/(?!new)/);
+  await teacher.getByRole('textbox', { name: 'The sheet' }).click();
+  await teacher.keyboard.type('Describe the state of the harness.');
+  await teacher.getByRole('button', { name: '+ Long answer' }).click();
+  await teacher.getByLabel('Lines of room').click();
+  await teacher.keyboard.press('Control+a');
+  await teacher.keyboard.type('12');
+  await teacher.getByLabel('Files beside it').fill('2');
+  await teacher.getByLabel('At least so many words').fill('5');
+  await expect(teacher.getByLabel('Lines of room')).toHaveValue('12');
+  await teacher.getByRole('button', { name: 'Try the sheet' }).click();
+  const sheet = teacher.getByRole('dialog');
+  await expect(sheet.locator('textarea')).toHaveAttribute('rows', '12');
+  await sheet.locator('textarea').fill('Webbing worn');
+  await expect(sheet).toContainText('2 words; at least 5 are asked for');
+  await sheet
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'loop.png', mimeType: 'image/png', buffer: Buffer.alloc(3000) });
+  await expect(sheet).toContainText('loop.png 3 kB');
+  await sheet.getByRole('button', { name: 'Hand in' }).click();
+  await expect(sheet).toContainText('one file beside it');
+  await sheet.getByRole('button', { name: 'Close' }).click();
+});
+
 test('a rubric is written on its own sheet and saved as typed', async () => {
   await goTo(teacher, '/bank/rubrics');
   await teacher.getByRole('button', { name: 'New rubric' }).click();

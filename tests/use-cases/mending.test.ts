@@ -216,10 +216,15 @@ describe('a question as a whole', () => {
     must(await releaseResults(dept.as('teacher'), { sitting, shows: { marks: true, key: true, explanation: true } }));
     expect(must(await openOwnResult(dept.as('ada'), scripts.ada ?? '')).revisedAt).toBeNull();
     dept.now += 1000;
-    await apply([{ what: 'everyone' }], { overPersons: true });
+    await apply([accept('nobody wrote this')]);
+    expect(must(await openOwnResult(dept.as('ada'), scripts.ada ?? '')).revisedAt).toBeNull();
+    const mending = await apply([{ what: 'everyone' }], { overPersons: true });
     const own = must(await openOwnResult(dept.as('ada'), scripts.ada ?? ''));
     expect(own.revisedAt).toBe(dept.now);
     expect(own.items[0]).toMatchObject({ marks: own.items[0]?.of });
     expect(own.items[0]?.slots[1]?.trace).toEqual([{ code: 'everyone' }]);
+    dept.now += 1000;
+    must(await takeBackMending(dept.as('teacher'), mending));
+    expect(must(await openOwnResult(dept.as('ada'), scripts.ada ?? '')).revisedAt).toBe(dept.now);
   });
 });

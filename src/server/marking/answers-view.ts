@@ -151,7 +151,7 @@ async function historyOf(read: Reader, sitting: string, numbers: ReadonlyMap<str
     .from(mendings)
     .innerJoin(members, eq(members.id, mendings.by))
     .where(eq(mendings.sitting, sitting))
-    .orderBy(desc(mendings.at));
+    .orderBy(desc(mendings.id));
   const seen = new Set<string>();
   return rows.map(({ mending, by }) => {
     const newest = mending.state === 'applied' && !seen.has(mending.item);

@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, inArray, isNotNull, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { changes } from '@/core/exams/amendments';
@@ -221,7 +221,8 @@ export async function takeBackMending(ctx: Context, id: string): Promise<Result<
     .select({ id: mendings.id })
     .from(mendings)
     .where(and(eq(mendings.sitting, mending.sitting), eq(mendings.item, mending.item), eq(mendings.state, 'applied')))
-    .orderBy(desc(mendings.appliedAt), desc(mendings.at))
+    // Ids sort by the time of making.
+    .orderBy(desc(mendings.id))
     .limit(1);
   if (newest?.id !== id) return refuse('mending-later-first');
   await ctx.db.transaction(async (tx) => {
@@ -240,21 +241,22 @@ export async function cancelBroken(out: Outside): Promise<void> {
   });
 }
 
-/** When the results of a sitting were mended after their release; null when they were not. */
+/**
+ * When the results of a sitting last became others after their release, by a
+ * mending or by taking one back; null when they did not. A mending that
+ * changed no mark and dropped nothing revises nothing.
+ */
 export async function revisedAt(ctx: Context, sitting: string): Promise<number | null> {
   const [row] = await ctx.db.read
-    .select({ at: mendings.appliedAt })
-    .from(mendings)
-    .innerJoin(sittings, eq(sittings.id, mendings.sitting))
-    .where(
-      and(
-        eq(mendings.sitting, sitting),
-        eq(mendings.state, 'applied'),
-        isNotNull(sittings.releasedAt),
-        gt(mendings.appliedAt, sittings.releasedAt),
-      ),
-    )
-    .orderBy(desc(mendings.appliedAt))
-    .limit(1);
-  return row?.at ?? null;
+    .select({ releasedAt: sittings.releasedAt })
+    .from(sittings)
+    .where(eq(sittings.id, sitting));
+  const releasedAt = row?.releasedAt ?? null;
+  if (releasedAt === null) return null;
+  const rows = await ctx.db.read.select().from(mendings).where(eq(mendings.sitting, sitting));
+  const times = rows
+    .filter((one) => one.marksChanged > 0 || changes.parse(one.changes).some(({ what }) => what === 'drop'))
+    .flatMap(({ appliedAt, takenBackAt }) => [appliedAt, takenBackAt])
+    .filter((at) => at !== null && at > releasedAt);
+  return times.length > 0 ? Math.max(...times.map(Number)) : null;
 }

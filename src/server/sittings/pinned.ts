@@ -29,7 +29,7 @@ export async function pinnedOf(read: Reader, sitting: string): Promise<Pinned> {
     .select({ item: mendings.item, changes: mendings.changes })
     .from(mendings)
     .where(and(eq(mendings.sitting, sitting), eq(mendings.state, 'applied')))
-    .orderBy(mendings.appliedAt);
+    .orderBy(mendings.id);
   const amendments = amendmentsOf(applied.map(({ item, changes: made }) => ({ item, changes: changes.parse(made) })));
   const pinned = { plan, revisions: await revisionsOf(read, plan), amendments };
   kept.set(sitting, pinned);

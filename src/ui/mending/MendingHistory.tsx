@@ -35,9 +35,7 @@ export function MendingHistory({ view }: { view: AnswersView }) {
               </span>
             ))}
             {one.reason && <span className="d-block">“{one.reason}”</span>}
-            <span className="soft">
-              {STATES[one.state] || `${plural(one.marksChanged, 'mark')} changed in ${plural(one.scripts, 'script')}`}
-            </span>
+            <span className="soft">{STATES[one.state] || changedText(one)}</span>
             {one.state === 'applied' && one.changes.some(({ what }) => what === 'answer') && (
               <IntoBank mending={one.id} onTrouble={setTrouble} />
             )}
@@ -58,6 +56,12 @@ export function MendingHistory({ view }: { view: AnswersView }) {
       </ul>
     </section>
   );
+}
+
+function changedText({ marksChanged, scripts }: AnswersView['history'][number]): string {
+  return marksChanged === 0
+    ? 'no mark changed'
+    : `${plural(marksChanged, 'mark')} changed in ${plural(scripts, 'script')}`;
 }
 
 /** Puts the rules of a mending into the question of the bank, and leads there. */

@@ -81,7 +81,7 @@ export function MendingPreviewDialog({ order, released, onClose, onApplied }: Pr
           </Button>
         ) : (
           <Button disabled={!preview} onClick={apply}>
-            {preview ? `Change ${plural(preview.marksChanged, 'mark')}` : 'Working out…'}
+            {preview ? applyText(preview) : 'Working out…'}
           </Button>
         )
       }
@@ -101,6 +101,12 @@ export function MendingPreviewDialog({ order, released, onClose, onApplied }: Pr
       {preview && <Movers preview={preview} released={released} />}
     </Dialog>
   );
+}
+
+/** What the button does, in figures. */
+function applyText({ marksChanged, movers }: MendingPreview): string {
+  if (marksChanged > 0) return `Change ${plural(marksChanged, 'mark')}`;
+  return movers.length > 0 ? `Move ${plural(movers.length, 'score')}` : 'Keep the rules; no mark changes';
 }
 
 function Movers({ preview, released }: { preview: MendingPreview; released: boolean }) {

@@ -1,5 +1,6 @@
 'use client';
 import type { LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
+import { CountInput } from '../../parts/CountInput';
 import { plural } from '../../words/marks';
 import { textRulesSentence } from '../../words/text-rules';
 import { TextRulesEditor } from '../../rules/TextRulesEditor';
@@ -24,12 +25,10 @@ const WRITES: Record<LongAnswerSetup['write'], string> = {
   formulas: 'text with formulas',
 };
 
+const MOST_WORDS = 20_000;
+
 function Note({ setup, onChange, marks }: EditorProps<LongAnswerSetup>) {
   const change = (part: Partial<LongAnswerSetup>): void => onChange({ ...setup, ...part });
-  const number = (text: string, most: number): number | null => {
-    const value = Number.parseInt(text, 10);
-    return Number.isFinite(value) && value > 0 ? Math.min(value, most) : null;
-  };
   return (
     <div className="rule-edit">
       <label className="line">
@@ -46,46 +45,46 @@ function Note({ setup, onChange, marks }: EditorProps<LongAnswerSetup>) {
           ))}
         </select>
       </label>
-      <label className="line">
+      <span className="line">
         room for
-        <input
-          className="form-control narrow"
-          aria-label="Lines of room"
-          inputMode="numeric"
-          value={setup.lines}
-          onChange={(e) => change({ lines: Math.min(40, Math.max(2, number(e.target.value, 40) ?? 2)) })}
+        <CountInput
+          count={setup.lines}
+          least={2}
+          most={40}
+          label="Lines of room"
+          onChange={(lines) => lines !== null && change({ lines })}
         />
         lines
-      </label>
+      </span>
       <span className="line">
         from
-        <input
-          className="form-control narrow"
-          aria-label="At least so many words"
-          placeholder="any"
-          inputMode="numeric"
-          value={setup.least ?? ''}
-          onChange={(e) => change({ least: number(e.target.value, 20_000) })}
+        <CountInput
+          count={setup.least}
+          least={1}
+          most={MOST_WORDS}
+          label="At least so many words"
+          optional
+          onChange={(least) => change({ least })}
         />
         to
-        <input
-          className="form-control narrow"
-          aria-label="At most so many words"
-          placeholder="any"
-          inputMode="numeric"
-          value={setup.most ?? ''}
-          onChange={(e) => change({ most: number(e.target.value, 20_000) })}
+        <CountInput
+          count={setup.most}
+          least={1}
+          most={MOST_WORDS}
+          label="At most so many words"
+          optional
+          onChange={(most) => change({ most })}
         />
         words
       </span>
       <span className="line">
         up to
-        <input
-          className="form-control narrow"
-          aria-label="Files beside it"
-          inputMode="numeric"
-          value={setup.files}
-          onChange={(e) => change({ files: number(e.target.value, 10) ?? 0 })}
+        <CountInput
+          count={setup.files}
+          least={0}
+          most={10}
+          label="Files beside it"
+          onChange={(files) => files !== null && change({ files })}
         />
         files beside it
       </span>

@@ -1,0 +1,34 @@
+'use client';
+import { useState } from 'react';
+
+interface Props {
+  /** Null where nothing is asked for. */
+  count: number | null;
+  least: number;
+  most: number;
+  label: string;
+  /** Whether it may be left empty. */
+  optional?: boolean;
+  onChange: (count: number | null) => void;
+}
+
+/** A whole number between bounds. What is none, or outside, is put back when the field is left. */
+export function CountInput({ count, least, most, label, optional = false, onChange }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <input
+      className="form-control narrow"
+      aria-label={label}
+      placeholder={optional ? 'any' : undefined}
+      inputMode="numeric"
+      value={typed ?? count ?? ''}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        const text = e.target.value.trim();
+        if (text === '' && optional) onChange(null);
+        else if (/^\d{1,6}$/.test(text) && Number(text) >= least && Number(text) <= most) onChange(Number(text));
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  );
+}
