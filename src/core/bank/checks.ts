@@ -1,5 +1,5 @@
 import { stored } from '../base/exact';
-import type { Finding } from '../base/finding';
+import { type Finding, isStop } from '../base/finding';
 import type { TraceStep } from '../rules/marking';
 import { runTrials, type TrialOutcome } from './mark';
 import type { QuestionBody } from './question';
@@ -34,10 +34,13 @@ const MOST_TRIALS_RUN = 1500;
 export function checkQuestion(question: QuestionBody): Checks {
   const shown = checkVariant(question, 1);
   if (!question.vary) return plain(shown);
-  const findings = [...varyReadiness(question), ...shown.findings];
+  const varying = varyReadiness(question);
+  const findings = [...varying, ...shown.findings];
   const many = Math.max(4, Math.min(MOST_VARIANTS, Math.floor(MOST_TRIALS_RUN / Math.max(1, question.trials.length))));
   const disagreeing = new Set<string>();
-  for (let seed = 2; seed <= many && findings.every(({ code }) => code !== 'values-impossible'); seed++) {
+  // Values that stop by themselves make every further variant the same question without them.
+  const hopeless = varying.some(isStop);
+  for (let seed = 2; seed <= many && !hopeless; seed++) {
     const next = checkVariant(question, seed);
     for (const finding of next.findings)
       if (!findings.some((one) => one.code === finding.code && one.at.join() === finding.at.join()))

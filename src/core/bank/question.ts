@@ -11,7 +11,7 @@ import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
  * The body of a question: what a revision freezes. The content holds slots as
  * nodes; `slots` says what each one is and what it is worth.
  */
-const slot = z
+export const slotSchema = z
   .object({
     kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]),
     marks: marksText,
@@ -31,7 +31,7 @@ const slot = z
       return z.NEVER;
     }
   });
-export type Slot = z.infer<typeof slot>;
+export type Slot = z.infer<typeof slotSchema>;
 
 /** A sample answer kept with the question, typed as a student would, and the marks expected for it. */
 const trial = z.object({
@@ -60,7 +60,7 @@ const body = z.object({
   /** The working title, when the author chose one; else it is derived from the first words. */
   title: z.string().max(200),
   content: contentSchema,
-  slots: z.record(slotId, slot),
+  slots: z.record(slotId, slotSchema),
   passage: passage.nullable().default(null),
   /** Values that differ from student to student or follow from answers; none when left out. */
   vary: variation.optional(),

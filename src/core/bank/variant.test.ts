@@ -186,3 +186,26 @@ describe('readiness of values', () => {
     expect(checkQuestion(fixed).findings.map(({ code }) => code)).toContain('trial-not-as-expected');
   });
 });
+
+describe('values that cannot be met', () => {
+  it.each([
+    ['a condition that never holds', vary([range('R', '10', '90')], ['R > 1000'])],
+    ['a worked-out value without a formula', vary([range('R', '10', '90'), formula('x', '')])],
+    [
+      'a formula that takes for ever',
+      vary([range('R', '10', '90'), formula('x', '\\sum_{n=1}^{2000}{n!}')], ['x < R']),
+    ],
+    [
+      'sums and sines in every draw',
+      vary([range('R', '10', '90'), formula('x', '2^R*\\sum_{n=1}^{1900}{\\sin(n)}')], ['x < -R']),
+    ],
+  ])('%s: said after a bounded search, and everything goes on without them', (_, impossible) => {
+    const question = slotted('Work it out.', { a: amount('<R> kW') }, { vary: impossible });
+    const begun = performance.now();
+    expect(checkQuestion(question).findings.some((f) => f.at[0] === 'vary' && f.weight === 'stops')).toBe(true);
+    expect(variantOf(question, 5)).toBe(question);
+    expect(markQuestion(question, { a: { number: '1', unit: 'kW' } }).size).toBe(1);
+    // The bound is counted in steps; this only sees that they are few (it was 85 s).
+    expect(performance.now() - begun).toBeLessThan(4000);
+  });
+});

@@ -34,7 +34,8 @@ function makeVariant(question: QuestionBody, vary: Variation, seed: number): Que
   let first: QuestionBody | null = null;
   for (let i = 0; i < MOST_TRIED; i++) {
     const values = drawValues(vary, i === 0 ? seed : seedFor(seed, `try ${i}`));
-    if (!values) continue;
+    // Where a first search found nothing, or this far on, further ones would only take as long again.
+    if (!values) break;
     const variant = withValues(question, vary, values);
     first ??= variant;
     if (!breaks(variant)) return variant;

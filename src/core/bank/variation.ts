@@ -5,6 +5,7 @@ import { seeded } from '../base/random';
 import { slotId } from '../content/document';
 import type { Put } from '../content/put';
 import { conditionHolds, formulaValue, namesInFormula } from '../rules/maths/formula-value';
+import type { StepBudget } from '../rules/maths/numeric';
 import { readNumber } from '../rules/number/read';
 
 /** Letters, then letters, digits and low lines: v, P_1, rho. In a text it stands between angle brackets: <v>. */
@@ -41,8 +42,14 @@ export type Variation = z.infer<typeof variation>;
 /** Values as text, by name. */
 export type Values = ReadonlyMap<string, string>;
 
-/** So many draws are tried before it is said that nothing fits. */
+/** So many draws are tried before it is said that nothing fits, and so many steps are taken in all of them. */
 const MOST_DRAWS = 300;
+const MOST_STEPS = 15_000;
+/** A worked-out value may take so many steps. */
+const MOST_STEPS_EACH = 2_000;
+
+/** Values for which a search found nothing; it is not begun again. */
+const hopeless = new WeakSet<Variation>();
 
 /** The steps of a range: how many values it has; 0 when it has none. */
 function stepsOf({ least, most, step }: { least: string; most: string; step: string }): number {
@@ -79,19 +86,31 @@ function asText(value: Exact): string {
  * conditions, or a formula has no value in any.
  */
 export function drawValues(
-  { values, conditions }: Variation,
+  variation: Variation,
   seed: number,
   answerOf: (slot: string) => string | null = () => null,
 ): Values | null {
+  if (hopeless.has(variation)) return null;
+  const { values, conditions } = variation;
   const next = seeded(seed);
-  for (let i = 0; i < MOST_DRAWS; i++) {
-    const drawn = drawOnce(values, next, answerOf);
-    if (
-      drawn &&
-      conditions.every((condition) => condition.trim() === '' || conditionHolds(condition, numbersOf(drawn)) === true)
-    )
-      return drawn;
+  let left = MOST_STEPS;
+  /** Works something out and counts what it took; at least one step, so that the search ends. */
+  const counted = <T>(work: (budget: StepBudget) => T): T => {
+    const given = Math.min(left, MOST_STEPS_EACH);
+    const budget = { steps: given };
+    const result = work(budget);
+    left -= Math.max(1, given - budget.steps);
+    return result;
+  };
+  for (let i = 0; i < MOST_DRAWS && left > 0; i++) {
+    const drawn = drawOnce(values, next, answerOf, counted);
+    const holds = (condition: string): boolean =>
+      condition.trim() === '' ||
+      (drawn !== null && counted((budget) => conditionHolds(condition, numbersOf(drawn), budget)) === true);
+    if (drawn && conditions.every(holds)) return drawn;
   }
+  // With another answer another search may find something.
+  if (values.every(({ from }) => from.by !== 'answer')) hopeless.add(variation);
   return null;
 }
 
@@ -99,6 +118,7 @@ function drawOnce(
   values: readonly NamedValue[],
   next: () => number,
   answerOf: (slot: string) => string | null,
+  counted: <T>(work: (budget: StepBudget) => T) => T,
 ): Map<string, string> | null {
   const drawn = new Map<string, string>();
   for (const { name, from } of values) {
@@ -114,7 +134,7 @@ function drawOnce(
       const answer = answerOf(from.slot);
       if (answer !== null) drawn.set(name, answer);
     } else {
-      const value = formulaValue(from.formula, numbersOf(drawn));
+      const value = counted((budget) => formulaValue(from.formula, numbersOf(drawn), budget));
       if (!value) {
         // What follows from an answer that is not there yet is left out.
         if (waitsForAnswer(values, from.formula, drawn)) continue;

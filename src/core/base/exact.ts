@@ -114,6 +114,15 @@ export const marksText = exactText.refine(
 );
 
 /** Schema of a share: exact text from 0 to 1. */
+/** A percent from 0 to 100 as exact text. */
+export const percentText = exactText.refine(
+  (text) => {
+    const value = parseExact(text);
+    return value !== null && value.compare(0) >= 0 && value.compare(100) <= 0;
+  },
+  { message: 'percent-range' },
+);
+
 export const shareText = exactText.refine(
   (text) => {
     const value = parseExact(text);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exactText, marksText, ROUNDING_MODES } from '../base/exact';
+import { marksText, percentText, ROUNDING_MODES } from '../base/exact';
 import type { StoredForm } from '../base/stored-form';
 
 /** A question placed in an exam by revision. */
@@ -20,12 +20,10 @@ const section = z.object({
   instructions: z.string().max(3000),
   items: z.array(placement).max(200),
   /** Percent of this section's marks that a pass needs too; null when only the whole counts. */
-  passPercent: exactText.nullable(),
+  passPercent: percentText.nullable(),
   shuffleQuestions: z.boolean(),
 });
 export type Section = z.infer<typeof section>;
-
-const percent = exactText.refine((text) => Number(text) >= 0 && Number(text) <= 100, { message: 'percent-range' });
 
 const plan = z.object({
   version: z.literal(1),
@@ -34,7 +32,7 @@ const plan = z.object({
   /** Working time in minutes. */
   minutes: z.number().int().min(1).max(1440),
   sections: z.array(section).max(30),
-  passPercent: percent,
+  passPercent: percentText,
   /** How the paper is turned: one question at a time, or a section on one page. */
   pages: z.enum(['question', 'section']),
   confirmHandIn: z.boolean(),

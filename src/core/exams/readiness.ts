@@ -9,7 +9,7 @@ import type { ExamPlan } from './plan';
 
 /** Minutes a question takes by rule of thumb: one a mark and half a minute for each slot (common practice, no source). */
 export function expectedMinutes(marks: Exact, slots: number): number {
-  return marks.valueOf() + slots * 0.5;
+  return Math.ceil(marks.valueOf() + slots * 0.5);
 }
 
 export interface ExamReadiness {

@@ -18,7 +18,7 @@ export async function linesFromDocx(bytes: Uint8Array, keep: KeepPicture): Promi
   if (document === null) throw new Error('There is no word/document.xml');
   const body = parseXml(document).find((n) => n.name === 'w:document');
   const links = relations(textIn(files, 'word/_rels/document.xml.rels'));
-  const numbering = new Numbering(textIn(files, 'word/numbering.xml'));
+  const numbering = new Numbering(textIn(files, 'word/numbering.xml'), textIn(files, 'word/styles.xml'));
   const lines: SourceLine[] = [];
   const pictureOf = async (id: string): Promise<Block | null> => {
     const target = links.get(id);
@@ -42,10 +42,32 @@ export async function linesFromDocx(bytes: Uint8Array, keep: KeepPicture): Promi
       });
     });
   };
+  /** A row of a table that lays out questions: a number or letter of its own stands before the words of the next cell. */
+  const tableRow = async (row: XmlNode): Promise<void> => {
+    const cells = row.children.filter((c) => c.name === 'w:tc');
+    let sign = '';
+    for (const cell of cells) {
+      const text = cellText(cell);
+      const label = numbering.labelOf(child(cell, 'w:p') ?? cell);
+      if (SIGN_CELL.test(text) || (text === '' && label !== '')) {
+        sign = `${sign} ${text || label}`.trim();
+        continue;
+      }
+      const before = lines.length;
+      await walk(cell.children);
+      const first = lines[before];
+      if (first && sign !== '') first.text = `${/^\d+$|^[a-h]$/i.test(sign) ? `${sign})` : sign} ${first.text}`;
+      sign = '';
+    }
+  };
   const walk = async (nodes: readonly XmlNode[]): Promise<void> => {
     for (const node of nodes) {
       if (node.name === 'w:p') await paragraph(node);
       else if (node.name === 'w:tbl') {
+        if (holdsQuestions(node)) {
+          for (const row of node.children.filter((c) => c.name === 'w:tr')) await tableRow(row);
+          continue;
+        }
         const table = tableOf(node);
         const before = lines.findLast((line) => line.text !== '');
         if (table && before) before.blocks.push(table);
@@ -126,6 +148,23 @@ function isMarked(paragraph: XmlNode): boolean {
   );
 }
 
+/** A cell that holds nothing but the number of a question, the letter of an option, or a tick. */
+const SIGN_CELL = /^(?:(?:question|task|q)?\s*\d{1,3}\s*[.):]?|\(?[a-h][.)]?\)?|\*|✓|√|\[[ x]?\])$/i;
+
+function cellText(cell: XmlNode): string {
+  return cell.children
+    .filter((c) => c.name === 'w:p')
+    .map((p) => wordsOf(p).trim())
+    .join(' ')
+    .trim();
+}
+
+/** Whether a table only lays out questions: its first cell is a number, or begins with one. */
+function holdsQuestions(table: XmlNode): boolean {
+  const [first] = descendants(table, 'w:tc');
+  return first !== undefined && /^(?:(?:question|task|q)\s*)?\d{1,3}\s*(?:[.):]|$)/i.test(cellText(first));
+}
+
 function tableOf(node: XmlNode): Block | null {
   const rows = node.children.filter((c) => c.name === 'w:tr');
   const content = rows.map((row, i) => ({
@@ -133,11 +172,7 @@ function tableOf(node: XmlNode): Block | null {
     content: row.children
       .filter((c) => c.name === 'w:tc')
       .map((cell) => {
-        const text = cell.children
-          .filter((c) => c.name === 'w:p')
-          .map((p) => wordsOf(p).trim())
-          .join(' ')
-          .trim();
+        const text = cellText(cell);
         const paragraph = {
           type: 'paragraph' as const,
           ...(text ? { content: [{ type: 'text' as const, text }] } : {}),
@@ -158,7 +193,11 @@ class Numbering {
   private readonly levels = new Map<string, Level[]>();
   private readonly counts = new Map<string, number[]>();
 
-  constructor(xml: string | null) {
+  /** The lists of paragraph styles: a list and a depth by the id of the style. */
+  private readonly styles: ReadonlyMap<string, { list: string | undefined; depth: string | undefined }>;
+
+  constructor(xml: string | null, styles: string | null) {
+    this.styles = listStyles(styles);
     const [root] = xml ? parseXml(xml).filter((n) => n.name === 'w:numbering') : [];
     if (!root) return;
     const abstract = new Map(
@@ -181,10 +220,12 @@ class Numbering {
   }
 
   labelOf(paragraph: XmlNode): string {
-    const properties = child(child(paragraph, 'w:pPr'), 'w:numPr');
-    const list = child(properties, 'w:numId')?.attributes['w:val'];
+    const own = child(paragraph, 'w:pPr');
+    const properties = child(own, 'w:numPr');
+    const style = this.styles.get(child(own, 'w:pStyle')?.attributes['w:val'] ?? '');
+    const list = child(properties, 'w:numId')?.attributes['w:val'] ?? style?.list;
     if (!list || list === '0') return '';
-    const depth = Number(child(properties, 'w:ilvl')?.attributes['w:val'] ?? 0);
+    const depth = Number(child(properties, 'w:ilvl')?.attributes['w:val'] ?? style?.depth ?? 0);
     const counts = this.counts.get(list) ?? [];
     counts[depth] = (counts[depth] ?? 0) + 1;
     counts.length = depth + 1;
@@ -195,4 +236,26 @@ class Numbering {
     const sign = /Letter/.test(level.format) ? String.fromCharCode(96 + n) : String(n);
     return level.text.replace(/%\d/g, sign).trim();
   }
+}
+
+/** The lists that paragraph styles bring along, those of the styles they are based on included. */
+function listStyles(xml: string | null): ReadonlyMap<string, { list: string | undefined; depth: string | undefined }> {
+  const [root] = xml ? parseXml(xml).filter((n) => n.name === 'w:styles') : [];
+  const styles = new Map(
+    (root?.children ?? []).filter((n) => n.name === 'w:style').map((n) => [n.attributes['w:styleId'] ?? '', n]),
+  );
+  const found = new Map<string, { list: string | undefined; depth: string | undefined }>();
+  for (const id of styles.keys()) {
+    let [list, depth]: (string | undefined)[] = [];
+    let style = styles.get(id);
+    // Styles that stand on each other in a circle end after so many steps.
+    for (let step = 0; style && step < 20; step++) {
+      const properties = child(child(style, 'w:pPr'), 'w:numPr');
+      list ??= child(properties, 'w:numId')?.attributes['w:val'];
+      depth ??= child(properties, 'w:ilvl')?.attributes['w:val'];
+      style = styles.get(child(style, 'w:basedOn')?.attributes['w:val'] ?? '');
+    }
+    if (list !== undefined) found.set(id, { list, depth });
+  }
+  return found;
 }

@@ -1,4 +1,4 @@
-import { exact, parseExact, stored } from '../base/exact';
+import { type Exact, exact, parseExact, stored } from '../base/exact';
 import { emptyQuestion, type QuestionBody, type Slot } from '../bank/question';
 import type { Block } from '../content/document';
 import { contentFromLines, inlineFromText } from '../content/lines';
@@ -21,6 +21,30 @@ function slotOf(kind: KindName, typed: string, marks: string): Slot {
   return { kind, marks, setup: typed === '' ? made.fresh() : made.withKey(made.fresh(), typed) };
 }
 
+/** "True or false" and its like as two options, the right one with its star; null where nothing of the sort is asked. */
+function twoWay(words: string, answer: string): string[] | null {
+  const pairs: [RegExp, string, string][] = [
+    [/\btrue\s*(?:or|\/)\s*false\b|\(\s*t\s*\/\s*f\s*\)|\bT\s*\/\s*F\b/i, 'True', 'False'],
+    [/\byes\s*(?:or|\/)\s*no\b|\(\s*y\s*\/\s*n\s*\)/i, 'Yes', 'No'],
+  ];
+  const said = answer.trim().replace(/[.!]$/, '').toLowerCase();
+  for (const [asked, first, second] of pairs) {
+    const [one, other] = [first.toLowerCase(), second.toLowerCase()];
+    const names = (word: string): boolean => said === word || said === word.charAt(0);
+    const plainly = said === one || said === other;
+    if (!plainly && !asked.test(words)) continue;
+    return [`${names(one) ? '* ' : ''}${first}`, `${names(other) ? '* ' : ''}${second}`];
+  }
+  return null;
+}
+
+/** Whether a question without an answer wants one that a person reads: it says so, or earns as much. */
+function wantsLongAnswer(words: string, marks: Exact | null): boolean {
+  const verb =
+    /^(?:\W*(?:briefly|please)\s+)?(?:explain|describe|discuss|compare|contrast|justify|evaluate|outline|assess|analyse|analyze|comment on|write)\b/i;
+  return verb.test(words.trim()) && (marks === null || marks.compare(3) >= 0);
+}
+
 /** A found question as a question of ours: options become a choice, a numeric answer a number, words a short text. */
 export function recognise(found: FoundQuestion): Recognised {
   const doubts: Doubt[] = [];
@@ -34,7 +58,14 @@ export function recognise(found: FoundQuestion): Recognised {
   if (blocks.length === 0) doubts.push('no-words');
 
   let slot: Slot;
-  if (found.options.length > 0) {
+  const words = found.lines.map(({ text }) => text).join(' ');
+  const two = found.options.length === 0 ? twoWay(words, found.answer) : null;
+  if (two) {
+    if (!two.some((option) => option.startsWith('*'))) doubts.push('no-key');
+    slot = slotOf('choice', two.join('\n'), marks);
+  } else if (found.options.length === 0 && found.answer === '' && wantsLongAnswer(words, typedMarks)) {
+    slot = slotOf('longAnswer', '', marks);
+  } else if (found.options.length > 0) {
     if (found.options.length === 1) doubts.push('one-option');
     if (!found.options.some((o) => o.key)) doubts.push('no-key');
     slot = slotOf('choice', found.options.map((o) => `${o.key ? '* ' : ''}${o.text}`).join('\n'), marks);

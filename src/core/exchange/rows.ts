@@ -1,7 +1,8 @@
 import { exact, parseExact, stored } from '../base/exact';
 import { DEMANDS, type QuestionFacts, tidyTags } from '../bank/facts';
 import { emptyQuestion, placedSlots, type QuestionBody } from '../bank/question';
-import { isReady, questionReadiness } from '../bank/readiness';
+import { type Finding, isStop } from '../base/finding';
+import { questionReadiness } from '../bank/readiness';
 import type { Block } from '../content/document';
 import { contentFromLines, linesFromContent } from '../content/lines';
 import { markdownFromContent } from '../content/to-markdown';
@@ -59,6 +60,9 @@ export interface BadRow {
   column: Column;
   problem: RowProblem;
   value: string;
+  /** The kind that the row asks for, and what stops its question. */
+  kind?: KindName;
+  why?: Finding;
 }
 
 export interface ReadRows {
@@ -82,14 +86,24 @@ export function questionsFromRows(rows: readonly (readonly string[])[]): ReadRow
     const row = i + 2;
     const made = questionFromRow(value);
     if (Array.isArray(made)) {
-      read.bad.push(...made.map(([column, problem]) => ({ row, column, problem, value: value(column).slice(0, 80) })));
+      read.bad.push(
+        ...made.map(([column, problem, more]) => ({
+          row,
+          column,
+          problem,
+          value: value(column).slice(0, 80),
+          ...more,
+        })),
+      );
     } else read.questions.push({ ...made, row });
   });
   return read;
 }
 
-function questionFromRow(value: (column: Column) => string): RowQuestion | [Column, RowProblem][] {
-  const faults: [Column, RowProblem][] = [];
+type Fault = [column: Column, problem: RowProblem, more?: Pick<BadRow, 'kind' | 'why'>];
+
+function questionFromRow(value: (column: Column) => string): RowQuestion | Fault[] {
+  const faults: Fault[] = [];
   const kind = KIND_OF.get(value('kind').toLowerCase());
   if (!kind) faults.push(['kind', 'kind-unknown']);
   if (value('question') === '') faults.push(['question', 'question-empty']);
@@ -115,7 +129,8 @@ function questionFromRow(value: (column: Column) => string): RowQuestion | [Colu
     explanation: contentFromLines(value('explanation')),
     notes: value('notes').slice(0, 5000),
   };
-  if (!isReady(questionReadiness(body))) return [['key', 'not-ready']];
+  const why = questionReadiness(body).find(isStop);
+  if (why) return [['key', 'not-ready', { kind, why }]];
   return {
     body,
     facts: { difficulty, demand, tags: tidyTags(value('tags').split(/[,;]/)).slice(0, 30) },

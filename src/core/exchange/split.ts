@@ -28,8 +28,8 @@ export interface SplitDocument {
 
 const NUMBER = /^(?:(?:question|q|task|nr|no)\.?\s*)?\(?(\d{1,3})\s*[.):]\s+(?=\S)|^(?:question|task)\s+(\d{1,3})\s*$/i;
 const LABELLED = /^(?:question|q|task|nr|no)\.?\s*(\d{1,3})\s*[-–—.:)]?\s+/i;
-const OPTION = /^(\*|✓|√|\[x\])?\s*(?:\(([a-h])\)|([a-h])\s*[).:]|\[([a-h])\])\s*(\*|✓|√|\[x\])?\s*(?=\S)/i;
-const BULLET = /^(\*|✓|√|\[x\]|[-–•○◯□☐]|☑|☒|●)\s+(?=\S)/i;
+const OPTION = /^(\*|✓|√|\[ ?\]|\[x\])?\s*(?:\(([a-h])\)|([a-h])\s*[).:]|\[([a-h])\])\s*(\*|✓|√|\[x\])?\s*(?=\S)/i;
+const BULLET = /^(\*|✓|√|\[ ?\]|\[x\]|[-–•○◯□☐]|☑|☒|●)\s+(?=\S)/i;
 /** Words with their options behind them on one line. */
 const WITH_OPTIONS = /^(.*?\S)(?:\t|\s{2,})\s*((?:\*\s*)?(?:\(a\)|a[).])\s*\S.*\bb[).].*)$/i;
 const TICKED = /^(\*|✓|√|\[x\]|☑|☒|●)$/i;
@@ -38,6 +38,7 @@ const WHY = /^(?:explanation|because|reason|feedback|why)\s*[:=]\s*(.+)$/i;
 const MARKS = /\s*[([]\s*(\d+(?:[.,]\d+)?|½|\d+½)\s*(?:marks?|points?|pts?|p)?\s*[)\]]\s*$/i;
 const MARKS_NAMED = /^[([]?\s*(?:marks?|points?)\s*[:=]?\s*(\d+(?:[.,]\d+)?)\s*[)\]]?$/i;
 const KEY_LIST = /^(?:answer\s*key|answers|key|solutions?)\s*:?\s*$/i;
+const TWO_WAY_PAIRS = /(\d{1,3})\s*[.):-]?\s*(true|false|yes|no)\b/gi;
 const KEY_PAIRS = /(\d{1,3})\s*[.):-]?\s*([a-h](?:\s*[,&+]\s*[a-h])*)(?=[\s;,.]|$)/gi;
 
 /**
@@ -128,7 +129,7 @@ function optionsOf(line: SourceLine, question: FoundQuestion): FoundOption[] {
       const found = OPTION.exec(piece);
       if (!found) return [];
       const rest = piece.slice(found[0].length);
-      const ticked = (found[1] ?? found[5]) !== undefined || /(\*|✓|√|\((?:correct|right|x)\))\s*$/i.test(rest);
+      const ticked = TICKED.test(found[1] ?? found[5] ?? '') || /(\*|✓|√|\((?:correct|right|x)\))\s*$/i.test(rest);
       return [{ text: cleanOption(rest), key: ticked || (line.marked && pieces.length === 1) }];
     });
   }
@@ -189,9 +190,12 @@ function withoutKeyList(lines: readonly SourceLine[]): { body: readonly SourceLi
     .join('\n')
     .replace(/^[^\n:]*:?/, '');
   for (const [, number = '', letters = ''] of text.matchAll(KEY_PAIRS)) keys.set(number, letters);
+  for (const [, number = '', word = ''] of text.matchAll(TWO_WAY_PAIRS)) keys.set(number, word);
   for (const line of rest.slice(1)) {
     const [, number, words] =
-      /^(\d{1,3})\s*[.):-]\s*(.{2,})$/.exec(line.label ? `${line.label} ${line.text}` : line.text) ?? [];
+      /^(\d{1,3})(?:\s*[.):-]\s*|\s+(?=\p{L}{2}))(.{2,})$/u.exec(
+        line.label ? `${line.label} ${line.text}` : line.text,
+      ) ?? [];
     if (number && words && !keys.has(number)) keys.set(number, words.trim());
   }
   return keys.size > 0 ? { body: lines.slice(0, at), keys } : { body: lines, keys };

@@ -1,29 +1,27 @@
 import { z } from 'zod';
-import { exact, exactText, parseExact } from '../base/exact';
+import { exact, percentText } from '../base/exact';
 import { type Finding, stops, warns } from '../base/finding';
 
-const percent = exactText.refine(
-  (text) => {
-    const value = parseExact(text);
-    return value !== null && value.compare(0) >= 0 && value.compare(100) <= 0;
-  },
-  { message: 'percent-range' },
-);
-
 /** A range of scores from `from` percent up to the next range, and what those in it read. */
-export const feedbackRange = z.object({ from: percent, text: z.string().max(2000) });
+export const feedbackRange = z.object({ from: percentText, text: z.string().max(2000) });
 
 /** A grade from `from` percent up to the next one. */
-export const gradeStep = z.object({ from: percent, grade: z.string().trim().min(1).max(30) });
+export const gradeStep = z.object({ from: percentText, grade: z.string().trim().min(1).max(30) });
 
 /** The boundaries of one sitting's results. Both lists begin at 0, in rising order. */
 export const boundariesSchema = z.object({
   version: z.literal(1),
-  passPercent: percent,
+  passPercent: percentText,
   ranges: z.array(feedbackRange).min(1).max(12),
   grades: z.array(gradeStep).max(20),
 });
 export type Boundaries = z.infer<typeof boundariesSchema>;
+
+/** Whether a text says that its reader has passed or has not; null when it says neither. */
+function saysPassed(text: string): boolean | null {
+  if (/\b(not|n.t|yet to)\s+(quite\s+|yet\s+)?pass|\bfail/i.test(text)) return false;
+  return /\bpass(ed)?\b(?!\s+mark)/i.test(text) ? true : null;
+}
 
 /** What is wrong with the boundaries: a list that does not rise from 0 leaves gaps or overlaps. */
 export function boundariesReadiness(boundaries: Boundaries): Finding[] {
@@ -40,10 +38,41 @@ export function boundariesReadiness(boundaries: Boundaries): Finding[] {
   };
   check('ranges', boundaries.ranges);
   check('grades', boundaries.grades);
+  const pass = exact(boundaries.passPercent);
   boundaries.ranges.forEach((range, i) => {
-    if (range.text.trim() === '') findings.push(warns('range-without-text', ['ranges', i]));
+    const at = ['ranges', i];
+    if (range.text.trim() === '') findings.push(warns('range-without-text', at));
+    const next = boundaries.ranges[i + 1];
+    const begins = exact(range.from).compare(pass) >= 0;
+    const ends = next !== undefined && exact(next.from).compare(pass) <= 0;
+    const says = saysPassed(range.text);
+    if (says === true && !begins) findings.push(warns('range-says-passed', at, { pass: boundaries.passPercent }));
+    if (says === false && !ends && pass.compare(100) <= 0)
+      findings.push(warns('range-says-not-passed', at, { pass: boundaries.passPercent }));
   });
+  if (boundaries.grades.length > 1 && boundaries.grades.every(({ from }) => !exact(from).equals(pass))) {
+    const step = boundaries.grades.findLast(({ from }) => exact(from).compare(pass) < 0);
+    if (step && pass.compare(0) > 0)
+      findings.push(warns('grade-across-pass', ['grades'], { grade: step.grade, pass: boundaries.passPercent }));
+  }
   return findings;
+}
+
+/**
+ * The boundaries with the pass mark at another percent. Edges of ranges and grades that stood on the pass mark go with
+ * it, as far as their neighbours let them: one line decides what a student reads, gets and is told.
+ */
+export function withPassMark(boundaries: Boundaries, passPercent: string): Boundaries {
+  const before = exact(boundaries.passPercent);
+  const moved = <T extends { from: string }>(steps: T[]): T[] => {
+    const at = steps.findIndex((step, i) => i > 0 && exact(step.from).equals(before));
+    const [below, above] = [steps[at - 1], steps[at + 1]];
+    const value = exact(passPercent);
+    const fits =
+      at > 0 && value.compare(exact(below?.from ?? '0')) > 0 && (!above || value.compare(exact(above.from)) < 0);
+    return fits ? steps.map((step, i) => (i === at ? { ...step, from: passPercent } : step)) : steps;
+  };
+  return { ...boundaries, passPercent, ranges: moved(boundaries.ranges), grades: moved(boundaries.grades) };
 }
 
 /** The values that a range's text may carry, each written as [name]. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { exact, stored } from '../base/exact';
 import { assemble, paperItems } from '../exams/paper';
-import { boundariesReadiness, type Boundaries, fillIn } from './policy';
+import { boundariesReadiness, type Boundaries, fillIn, withPassMark } from './policy';
 import { score, type SlotMarks } from './score';
 import { spread } from './spread';
 
@@ -69,6 +69,19 @@ describe('a score', () => {
     ]);
   });
 
+  it('who misses a section gets range and grade below the pass mark, whatever the whole says', () => {
+    const strict = { ...plan, sections: plan.sections.map((s, i) => ({ ...s, passPercent: i === 1 ? '60' : null })) };
+    const strictPaper = assemble(strict, revisions, 0);
+    const marks = new Map(
+      paperItems(strictPaper).map((item) => [
+        item.id,
+        new Map([...item.worth].map(([slot, worth]) => [slot, item.id === 'i2' ? worth.div(2) : worth])),
+      ]),
+    );
+    const result = score(strictPaper, marks, boundaries, plan.rounding);
+    expect([result.passed, result.grade, result.range]).toEqual([false, 'F', 0]);
+  });
+
   it('never lets a question take marks from others', () => {
     const marks = new Map(everywhere('1')) as Map<string, Map<string, ReturnType<typeof exact>>>;
     marks.set('i0', new Map([['a', exact(-5)]]));
@@ -77,6 +90,33 @@ describe('a score', () => {
 });
 
 describe('boundaries', () => {
+  it('go with the pass mark when they stood on it, as far as their neighbours let them', () => {
+    const moved = withPassMark(boundaries, '60');
+    expect([moved.passPercent, moved.ranges[1]?.from, moved.grades[1]?.from]).toEqual(['60', '60', '60']);
+    expect([moved.ranges[2]?.from, moved.grades[2]?.from]).toEqual(['85', '85']);
+    const far = withPassMark(boundaries, '90');
+    expect([far.passPercent, far.ranges[1]?.from, far.grades[1]?.from]).toEqual(['90', '50', '50']);
+    expect(withPassMark({ ...boundaries, passPercent: '55' }, '60').ranges).toEqual(boundaries.ranges);
+  });
+
+  it('that say “passed” on the wrong side of the pass mark get a remark, and so does a grade across it', () => {
+    const codes = (passPercent: string, low: string, high: string): string[] =>
+      boundariesReadiness({
+        ...boundaries,
+        passPercent,
+        ranges: [
+          { from: '0', text: low },
+          { from: '50', text: high },
+        ],
+      }).map((f) => f.code);
+    expect(codes('50', 'Not passed yet', 'Passed with [score]')).toEqual([]);
+    expect(codes('60', 'Not passed yet', 'Passed with [score]')).toEqual(['range-says-passed', 'grade-across-pass']);
+    expect(codes('40', 'You have failed', 'The pass mark is 40')).toEqual([
+      'range-says-not-passed',
+      'grade-across-pass',
+    ]);
+  });
+
   it('rise from zero, without gaps or overlaps', () => {
     expect(boundariesReadiness(boundaries)).toEqual([]);
     const codes = (ranges: Boundaries['ranges']): string[] =>

@@ -45,9 +45,17 @@ export function stepAt<T extends { from: string }>(steps: readonly T[], percent:
   return found;
 }
 
+/** As `stepAt`, but below the pass mark: who reaches it and still does not pass, by a section, is not told the contrary. */
+export function stepBelow<T extends { from: string }>(steps: readonly T[], percent: Exact, pass: Exact): number {
+  const below = steps.filter((step, i) => i === 0 || exact(step.from).compare(pass) < 0);
+  return stepAt(below, percent);
+}
+
 /**
  * Adds up an attempt. Pass, range and grade are decided on the exact percent,
- * unless the policy says to round first. A question never earns less than zero.
+ * unless the policy says to round first; who does not pass because of a section
+ * gets the highest range and grade below the pass mark (common practice, no
+ * source). A question never earns less than zero.
  */
 export function score(paper: Paper, slotMarks: SlotMarks, boundaries: Boundaries, rounding: Rounding): Score {
   let waiting = 0;
@@ -71,16 +79,19 @@ export function score(paper: Paper, slotMarks: SlotMarks, boundaries: Boundaries
   const marks = sum(sections.map((s) => s.marks));
   const percent = percentOf(marks, paper.marks);
   const decided = decidedPercent(percent, rounding);
-  const grade = boundaries.grades[stepAt(boundaries.grades, decided)]?.grade ?? null;
+  const pass = exact(boundaries.passPercent);
+  const passed = decided.compare(pass) >= 0 && sections.every((s) => s.passed);
+  const step = (steps: readonly { from: string }[]): number =>
+    passed ? stepAt(steps, decided) : stepBelow(steps, decided, pass);
   return {
     marks,
     of: paper.marks,
     percent,
     waiting,
     sections,
-    passed: decided.compare(exact(boundaries.passPercent)) >= 0 && sections.every((s) => s.passed),
-    grade,
-    range: stepAt(boundaries.ranges, decided),
+    passed,
+    grade: boundaries.grades[step(boundaries.grades)]?.grade ?? null,
+    range: step(boundaries.ranges),
     shown: {
       marks: shown(marks, 2, rounding.mode),
       of: shown(paper.marks, 2, rounding.mode),

@@ -52,7 +52,7 @@ function wordsOf(setup: ChoiceSetup, ids: readonly string[]): string {
 function readiness(setup: ChoiceSetup): Finding[] {
   const findings: Finding[] = [];
   const keys = keysOf(setup).size;
-  if (keys === 0) findings.push(stops('no-key', []));
+  if (keys === 0) findings.push(stops('choice-no-key', []));
   if (!setup.several && keys > 1) findings.push(stops('choice-two-keys', []));
   if (setup.options.length < 2) findings.push(stops('choice-one-option', []));
   else if (keys === setup.options.length) findings.push(warns('choice-no-distractor', []));

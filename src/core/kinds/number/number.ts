@@ -21,6 +21,8 @@ export interface NumberSheet {
   unitEntry: NumberSetup['unitEntry'];
   /** The units to choose from, or the one printed. */
   units: string[];
+  /** Whether a unit is to be typed behind the number. */
+  withUnit: boolean;
 }
 
 function typedKey({ rules }: NumberSetup): string {
@@ -35,8 +37,12 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
   fresh: () => ({ version: 1, rules: rulesFromKey(''), unitEntry: 'typed', units: [] }),
   blank: ({ number }) => number.trim() === '',
   sheet({ rules, unitEntry, units }) {
-    if (unitEntry === 'printed') return { unitEntry, units: rules.unit === '' ? [] : [rules.unit] };
-    return { unitEntry, units: unitEntry === 'listed' ? units : [] };
+    if (unitEntry === 'printed') return { unitEntry, units: rules.unit === '' ? [] : [rules.unit], withUnit: false };
+    return {
+      unitEntry,
+      units: unitEntry === 'listed' ? units : [],
+      withUnit: unitEntry === 'typed' && rules.unit !== '' && rules.unit !== '1',
+    };
   },
   mark({ rules, unitEntry }, { number, unit }) {
     return markNumber(rules, number, unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit);

@@ -51,7 +51,10 @@ export const shortText: Kind<ShortTextSetup, ShortTextSheet, ShortTextResponse> 
   },
   fixedKeyPlace: () => null,
   withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
-  typedKey: firstKey,
+  typedKey(setup) {
+    const rule = setup.rules.rules[0];
+    return rule?.when === 'exact' ? rule.answers.join('; ') : firstKey(setup);
+  },
   tryouts: ({ rules }) => textTryouts(rules),
   gist: ({ rules }, { text }) => gistOfText(text, rules.forgives),
   valueOf: (_, { text }) => text.trim() || null,

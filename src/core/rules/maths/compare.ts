@@ -94,7 +94,8 @@ export function compareMaths(key: string, answer: string, comparison: Comparison
     known: namesOf(right.tree),
     ...(comparison.decimalComma ? { decimalComma: true } : {}),
   };
-  const given = parseMaths(answer, reading);
+  const { text, apart } = separated(answer, comparison);
+  const given = parseMaths(text, apart ? { ...reading, commaSeparates: false } : reading);
   if (!given.ok) return unreadable();
   const verdict = compareTrees(right.tree, given.tree, comparison);
   if (given.doubts.length === 0 || verdict.verdict === 'undecided') return verdict;
@@ -103,6 +104,16 @@ export function compareMaths(key: string, answer: string, comparison: Comparison
   const other = parseMaths(answer, { ...reading, tightDenominators: !reading.tightDenominators });
   const otherwise = other.ok ? compareTrees(right.tree, other.tree, comparison) : verdict;
   return otherwise.verdict === 'right' ? { verdict: 'undecided', reason: 'two-readings' } : verdict;
+}
+
+/**
+ * Where the comma is decimal and a semicolon or a bar separates, every comma is decimal; only where neither stands does
+ * the comma separate.
+ */
+function separated(answer: string, { decimalComma = false }: Comparison): { text: string; apart: boolean } {
+  if (!decimalComma) return { text: answer, apart: false };
+  const text = answer.replace(/(?<=[\d}])\s*\|\s*(?=[-+−]?\s*\d)/g, '; ');
+  return { text, apart: text.includes(';') };
 }
 
 /** As `compareMaths`, of what was read already. */
@@ -240,13 +251,32 @@ function compareRelations(key: Tree, answer: Tree, comparison: Comparison, condi
   const [of, by] = [comparedOf(key), comparedOf(product(answer))];
   const names = new Set([...namesOf(key), ...namesOf(answer)]);
   const relations = (tree: Tree): boolean => ['relation', 'logic', 'setOperation'].includes(bare(tree).type);
-  if (!relations(answer)) return unreadable('not-this-mode');
+  if (!relations(answer)) {
+    // "±2" alone where one unknown is asked for: its two values.
+    const values = bothSigns(answer);
+    const [name, ...others] = namesOf(key);
+    if (values.length < 2 || name === undefined || others.length > 0) return unreadable('not-this-mode');
+    const parts = values.map(
+      (value): Tree => ({ type: 'relation', parts: [{ type: 'name', name }, value], signs: ['='] }),
+    );
+    return compareRelations(key, { type: 'logic', how: 'or', parts }, comparison, conditions);
+  }
   if (of?.sign === '=' || (of && names.size > 1)) {
     if (!by) return wrong();
+    if (comparison.form && !relationHasForm(answer, comparison.form)) return wrong('other-form');
     return verdictOf(sameRelation(of, by, { ...conditions, ...(comparison.rearranged ? { rearranged: true } : {}) }));
   }
   const same = sameSolutions(key, answer);
   return same === 'unreadable' ? unreadable('not-this-mode') : same ? RIGHT : wrong();
+}
+
+/** Whether an equation has the form: the side that a lone name stands for, else one of its sides. */
+function relationHasForm(answer: Tree, form: Form): boolean {
+  const tree = bare(answer);
+  if (tree.type !== 'relation') return true;
+  const lone = tree.parts.filter((part) => bare(part).type === 'name');
+  const sides = lone.length === 1 ? tree.parts.filter((part) => !lone.includes(part)) : tree.parts;
+  return sides.some((side) => hasForm(side, form));
 }
 
 /** "x = 2 or x = 3" as one equation: the product of the differences. */

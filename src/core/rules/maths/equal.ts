@@ -24,6 +24,8 @@ const A_ROUND = 5;
 const SAFE = 8;
 const DOUBLE_STEPS = 100_000;
 const PRECISE_STEPS = 12_000;
+/** More digits than these are nobody's own reckoning. */
+const LONG_NUMBER = 30;
 /** Two values agree at 60 digits when they differ by less than this share of the largest amount on the way. */
 const AGREE = 1e-35;
 
@@ -104,8 +106,25 @@ export function impliedAssumptions(trees: readonly Tree[], assume: Conditions['a
   return implied;
 }
 
+/** Digits of the longest number that is written in it. */
+function longestNumber(tree: Tree): number {
+  let longest = 0;
+  for (const part of partsOf(tree)) {
+    if (part.type !== 'number') continue;
+    const digits =
+      part.text
+        .split(/[eE]/)[0]
+        ?.replace(/\D/g, '')
+        .replace(/^0+|0+$/g, '') ?? '';
+    longest = Math.max(longest, digits.length);
+  }
+  return longest;
+}
+
 function equalSampled(key: Tree, answer: Tree, conditions: Conditions): Equality {
   const names = [...new Set([...namesOf(key), ...namesOf(answer)])];
+  // A number of so many digits stands for one that has no end, which it is not.
+  if (longestNumber(answer) > LONG_NUMBER && longestNumber(key) <= LONG_NUMBER) return { equal: false, thin: false };
   const complex = isComplex(key) || isComplex(answer);
   const offLine =
     complex &&

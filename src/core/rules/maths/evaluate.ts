@@ -20,8 +20,7 @@ const MOST_TERMS = 2000;
 
 class Evaluation<T> extends Arithmetic<T> {
   value(tree: Tree): Value<T> {
-    this.s.steps -= 1;
-    if (this.s.steps < 0) throw new Unworked();
+    this.spend(1);
     const result = this.compute(tree);
     const { f } = this;
     if (!f.isFinite(result.re) || !f.isFinite(result.im)) {
@@ -215,11 +214,18 @@ class Evaluation<T> extends Arithmetic<T> {
     }
   }
 
+  /** Counts work; when there was too much of it, the value is given up. */
+  private spend(steps: number): void {
+    this.s.steps -= steps;
+    if (this.s.steps < 0) throw new Unworked();
+  }
+
   /** Of an integer from 0 to 2,000. */
   private factorial(n: T): T {
     const { f } = this;
     const count = f.toNumber(n);
     if (!f.isInteger(n) || count < 0 || count > MOST_TERMS) throw UNDEFINED;
+    this.spend(count);
     let product = this.one;
     for (let i = 2; i <= count; i++) product = f.mul(product, f.integer(i));
     return product;
@@ -232,6 +238,7 @@ class Evaluation<T> extends Arithmetic<T> {
     if (!f.isInteger(k) || Math.abs(count) > MOST_TERMS) throw UNDEFINED;
     // As it is counted in lessons: k of n things, at most all of them.
     if (count < 0 || (f.isInteger(n) && f.sign(n) >= 0 && f.sign(f.sub(n, k)) < 0)) throw UNDEFINED;
+    this.spend(count);
     let product = this.one;
     for (let i = 0; i < count; i++) product = f.div(f.mul(product, f.sub(n, f.integer(i))), f.integer(i + 1));
     return product;

@@ -105,13 +105,29 @@ function isExpanded(tree: Tree): boolean {
     const base = bare(part.left);
     return isSum(base) || ((base.type === 'multiply' || base.type === 'divide') && namesOf(base).size > 0);
   });
-  if (unexpanded) return false;
+  if (unexpanded || termsOf(tree).some(hasRepeatedFactor)) return false;
   const kinds = termsOf(tree).map((term) => {
     const polynomial = polynomialOf(term, [...namesOf(tree)].sort());
     return polynomial ? [...polynomial.terms.keys()].join() : null;
   });
   const known = kinds.filter((kind) => kind !== null);
   return new Set(known).size === known.length;
+}
+
+/** Whether a term has plain numbers, or powers of one name, side by side: 2·3x, a·a. */
+function hasRepeatedFactor(term: Tree): boolean {
+  const seen = new Set<string>();
+  const walk = (tree: Tree): boolean => {
+    const part = unsigned(tree);
+    if (part.type === 'multiply') return walk(part.left) || walk(part.right);
+    const base = part.type === 'power' ? bare(part.left) : part;
+    const kind = base.type === 'number' && part.type !== 'power' ? 'number' : base.type === 'name' ? base.name : null;
+    if (kind === null) return false;
+    if (seen.has(kind)) return true;
+    seen.add(kind);
+    return false;
+  };
+  return walk(term);
 }
 
 function isLowest(tree: Tree): boolean {
@@ -224,21 +240,39 @@ function mantissaOf(tree: Tree): Tree | null {
 }
 
 function isCompletedSquare(tree: Tree): boolean {
-  const open = termsOf(tree).filter((term) => namesOf(term).size > 0);
+  const terms = termsOf(tree);
+  const open = terms.filter((term) => namesOf(term).size > 0);
   const [square] = open;
-  if (open.length !== 1 || !square) return false;
+  // One square and at most one constant beside it.
+  if (open.length !== 1 || !square || terms.length > 2) return false;
   let squares = 0;
+  let factors = 0;
   const walk = (part: Tree): boolean => {
     const factor = unsigned(part);
-    if (namesOf(factor).size === 0) return true;
+    if (namesOf(factor).size === 0) {
+      factors += 1;
+      return true;
+    }
     if (factor.type === 'multiply') return walk(factor.left) && walk(factor.right);
-    if (factor.type === 'divide') return walk(factor.left) && namesOf(factor.right).size === 0;
+    if (factor.type === 'divide') return walk(factor.left) && walk(factor.right);
     if (factor.type !== 'power' || !(exactValue(factor.right)?.equals(2) ?? false)) return false;
     squares += 1;
+    // The square of the name and one constant: what stands before the name belongs before the square.
+    const parts = termsOf(factor.left);
+    const names = parts.filter((part) => namesOf(part).size > 0);
     const base = polynomialOf(factor.left);
-    return base === null || degreeOf(base) === 1;
+    const lone = names.length === 1 && namesOf(names[0] ?? factor).size === 1 && parts.length <= 2;
+    return (
+      base === null ||
+      (degreeOf(base) === 1 && (!lone || leadingIsOne(base)) && parts.length <= 1 + namesOf(factor.left).size)
+    );
   };
-  return walk(square) && squares === 1;
+  return walk(square) && squares === 1 && factors <= 1;
+}
+
+/** Whether the linear part of a polynomial in one name has no factor before it but a sign. */
+function leadingIsOne({ terms }: NonNullable<ReturnType<typeof polynomialOf>>): boolean {
+  return [...terms].every(([powers, coefficient]) => /^[0,]*$/.test(powers) || coefficient.abs().equals(1));
 }
 
 /** How many places stand behind the decimal mark; null when it is not one number. */

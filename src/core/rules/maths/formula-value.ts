@@ -1,5 +1,5 @@
 import type { Exact } from '../../base/exact';
-import { valueOf } from './numeric';
+import { type StepBudget, valueOf } from './numeric';
 import { parseMaths } from './parse';
 import { mapTree, namesOf, type Tree } from './tree';
 
@@ -12,17 +12,31 @@ function put(tree: Tree, values: Values): Tree {
   });
 }
 
-/** The value of a formula with these names, exact where it can be, else with 55 digits; null when it has none. */
-export function formulaValue(formula: string, values: Values): Exact | null {
-  const parsed = parseMaths(formula, { variables: [...values.keys()] });
-  return parsed.ok ? valueOf(put(parsed.tree, values)) : null;
+const MOST_READ = 200;
+const read = new Map<string, ReturnType<typeof parseMaths>>();
+
+/** As `parseMaths`; what was read lately is not read again, since values are drawn many times with the same formulas. */
+function parsedOnce(formula: string, names: readonly string[]): ReturnType<typeof parseMaths> {
+  const key = `${names.join()} ${formula}`;
+  const known = read.get(key);
+  if (known) return known;
+  const parsed = parseMaths(formula, { variables: names });
+  if (read.size >= MOST_READ) read.delete(read.keys().next().value ?? '');
+  read.set(key, parsed);
+  return parsed;
+}
+
+/** The value of a formula with these names, exact where it can be, else with 55 digits; null when it has none or the budget is used up. */
+export function formulaValue(formula: string, values: Values, budget?: StepBudget): Exact | null {
+  const parsed = parsedOnce(formula, [...values.keys()]);
+  return parsed.ok ? valueOf(put(parsed.tree, values), budget) : null;
 }
 
 /** Whether a relation such as "a ≠ b" or "0 < x < 10" holds; null when it is none, or has no value there. */
-export function conditionHolds(condition: string, values: Values): boolean | null {
-  const parsed = parseMaths(condition, { variables: [...values.keys()] });
+export function conditionHolds(condition: string, values: Values, budget?: StepBudget): boolean | null {
+  const parsed = parsedOnce(condition, [...values.keys()]);
   if (!parsed.ok || parsed.tree.type !== 'relation') return null;
-  const parts = parsed.tree.parts.map((part) => valueOf(put(part, values)));
+  const parts = parsed.tree.parts.map((part) => valueOf(put(part, values), budget));
   let holds = true;
   for (const [i, sign] of parsed.tree.signs.entries()) {
     const [left, right] = [parts[i], parts[i + 1]];

@@ -22,17 +22,28 @@ export interface QuantityReading {
   units: boolean;
 }
 
-/** A value, exact where the formula is, else with 60 digits. Null when it has names or no value. */
-export function valueOf(tree: Tree): Exact | null {
+/** Steps that may still be taken; whoever works something out takes from them. */
+export interface StepBudget {
+  steps: number;
+}
+
+/**
+ * A value, exact where the formula is, else with 60 digits. Null when it has names or no value, or when working it out
+ * takes more steps than there are left.
+ */
+export function valueOf(tree: Tree, budget: StepBudget = { steps: 12_000 }): Exact | null {
   const value = exactValue(tree);
   if (value) return value;
   if (namesOf(tree).size > 0) return null;
+  const work = setting(precise, new Map(), false, budget.steps);
   try {
-    const computed = evaluate(tree, setting(precise, new Map(), false, 12_000));
+    const computed = evaluate(tree, work);
     const text = computed?.re.toSignificantDigits(55).toString();
     return text && Math.abs(computed?.re.e ?? 0) < 300 ? exact(text) : null;
   } catch {
     return null;
+  } finally {
+    budget.steps = Math.max(0, work.steps);
   }
 }
 
@@ -69,6 +80,14 @@ export function readQuantity(text: string, { decimalComma, units }: QuantityRead
 /** LaTeX of a quantity as one would type it. */
 function plainQuantity(text: string): string {
   let plain = text.replace(/\\(?:,|;|:|!| )|~/g, ' ').replace(/\^\{(-?\d+)\}/g, '^$1');
+  // A unit over a unit, with its bars as people set them, and a prefix that was set apart from its letter.
+  plain = plain
+    .replace(/\\(?:mathrm|text|textrm)\s*\{\s*\\[dt]?frac/g, '{\\frac')
+    .replace(
+      /\\[dt]?frac\s*\{((?:[^{}\d]|\{[^{}\d]*\})+)\}\s*\{((?:[^{}]|\{[^{}]*\})*\p{L}(?:[^{}]|\{[^{}]*\})*)\}/gu,
+      ' $1/($2)',
+    )
+    .replace(/\\mathrm\s*\{\s*([mkMGTnpu])\s*\}\s*(?=\\(?:Omega|ohm)\b)/g, ' $1');
   for (let i = 0; i < 3; i++) plain = plain.replace(/\\(?:mathrm|text|operatorname|textrm)\s*\{([^{}]*)\}/g, ' $1 ');
   return plain
     .replace(/\^\s*\{?\s*\\circ\s*\}?/g, '°')
@@ -84,6 +103,8 @@ function plainQuantity(text: string): string {
     .replace(/\^\{([^{}]*)\}/g, '^$1')
     .replace(/\s*\/\s*/g, '/')
     .replace(/(\d)\s*·\s*10/g, '$1·10')
+    .replace(/[{}]/g, ' ')
+    .replace(/\s*([()])\s*/g, '$1')
     .replace(/\s+/g, ' ')
     .trim();
 }

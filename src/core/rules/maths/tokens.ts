@@ -222,6 +222,12 @@ export function tokensOf(text: string, reading: Reading): Token[] {
       take(relation[0].length);
       continue;
     }
+    const between = /^U(?=\s*[([\]{])/.exec(rest);
+    if (between && /^[)\]}[]$/.test(tokens.at(-1)?.text ?? '') && !reading.known?.has('U')) {
+      push('sign', '∪');
+      take(1);
+      continue;
+    }
     const letters = /^\p{L}+/u.exec(rest);
     if (letters) {
       const run = letters[0];

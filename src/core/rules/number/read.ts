@@ -78,6 +78,12 @@ export function readNumber(text: string): NumberReading | null {
   return { value, ...(other ? { other } : {}), rest: rest.trim() };
 }
 
+/** The number that a whole text is: "1½", "2,5", "3/4". Null when anything else stands in it ("2 apples"). */
+export function wholeNumber(text: string): Exact | null {
+  const reading = readNumber(text);
+  return reading?.rest === '' ? reading.value : parseExact(text.trim());
+}
+
 /** Digits with a decimal point, in the likeliest reading first; null when the separators contradict each other. */
 function separators(written: string): [string, string?] | null {
   const marks = written.replace(/\d/g, '');

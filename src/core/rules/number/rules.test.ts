@@ -5,11 +5,13 @@ import {
   markNumber,
   type NumberRules,
   numberRulesReadiness,
+  otherReading,
   rulesFromKey,
   slipRule,
   SLIPS,
   type Tolerance,
 } from './rules';
+import { unitsLike } from './units';
 
 function outcome(key: string, accept: Tolerance | null, answer: string, unit = ''): [string, string] {
   const rules = rulesFromKey(key);
@@ -153,5 +155,51 @@ describe('spans of time', () => {
   ])('%s of 5400 s earns %s', (typed, share) => {
     const marking = markNumber(rules, typed, '');
     expect(marking.state === 'marked' && stored(marking.share)).toBe(share);
+  });
+});
+
+describe('keys as teachers type them', () => {
+  const mark = (key: string, typed: string, unit = ''): string => {
+    const marking = markNumber(rulesFromKey(key), typed, unit);
+    return marking.state === 'marked' ? stored(marking.share) : 'waits';
+  };
+  it('money, an uncertainty, and the same uncertainty in another unit', () => {
+    expect(rulesFromKey('€1250')).toMatchObject({ unit: '€', rules: [{ value: '1250' }] });
+    expect(mark('€1250', '1250 €')).toBe('1');
+    expect(rulesFromKey('5.2 ± 0.1 MW')).toMatchObject({
+      unit: 'MW',
+      rules: [{ value: '5.2' }],
+      uncertainty: { value: '0.1' },
+    });
+    expect(mark('5.2 ± 0.1 MW', '5200 ± 100 kW')).toBe('1');
+    expect(mark('5.2 ± 0.1 MW', '(5.2 ± 0.1) MW')).toBe('1');
+    expect(mark('5.2 ± 0.1 MW', '5200 ± 900 kW')).toBe('1/2');
+    expect(mark('5.2 ± 0.1 MW', '5.2 MW')).toBe('1/2');
+  });
+
+  it('two readings of a comma are asked about, one of a point is not', () => {
+    const codes = (key: string): string[] => numberRulesReadiness(rulesFromKey(key)).map((f) => f.code);
+    expect(codes('5,000')).toEqual(['key-two-readings']);
+    expect(otherReading('5,000')).toEqual({ one: '5', other: '5000' });
+    for (const key of ['5000', '1.225 kg/m^3', '0,125', '1,250,000', '12,5']) expect(codes(key)).toEqual([]);
+  });
+
+  it('the unit that was written counts, whatever is printed beside it', () => {
+    expect(mark('12 kW', '12', 'kW')).toBe('1');
+    expect(mark('12 kW', '12 W', 'kW')).toBe('0');
+    expect(mark('12 kW', '12000 W', 'kW')).toBe('1');
+  });
+
+  it('turns a minute are a speed of turning, and 100 grad are 90 degrees', () => {
+    for (const typed of ['1500 1/min', '1500/min', '1500 min^-1', '1500 min⁻¹', '25 rev/s', '157.08 1/s'])
+      expect(mark('1500 rpm', typed)).toBe('1');
+    for (const typed of ['1500 Hz', '1500 1/s']) expect(mark('1500 rpm', typed)).toBe('0');
+    expect(mark('90 °', '100 grad')).toBe('1');
+  });
+
+  it('a list of units begins with the key’s and its neighbours', () => {
+    expect(unitsLike('kW')).toEqual(['kW', 'W', 'mW', 'MW', 'GW']);
+    expect(unitsLike('m/s')[0]).toBe('m/s');
+    expect(unitsLike('nonsense')).toEqual(['nonsense']);
   });
 });

@@ -53,14 +53,15 @@ export type NumberRules = z.infer<typeof numberRules>;
 /** The rules that a typed key such as "5.19 MW" or "<P> MW" makes. A whole number without a unit is meant exactly; all else within 1 %. */
 export function rulesFromKey(key: string): NumberRules {
   const named = /^(<\p{L}[\p{L}\p{N}_]*>)\s*(.*)$/u.exec(key.trim());
-  const reading = named ? null : readNumber(key);
+  const { number, uncertainty } = splitAnswer(key);
+  const reading = named ? null : readNumber(number);
   const unit = named?.[2] ?? reading?.rest ?? '';
   const value =
     named?.[1] ??
     (reading
-      ? key
+      ? number
           .trim()
-          .slice(0, key.trim().length - unit.length)
+          .slice(0, number.trim().length - unit.length)
           .trim()
       : key.trim());
   const whole = unit === '' && reading !== null && reading.value.d === 1n;
@@ -75,8 +76,17 @@ export function rulesFromKey(key: string): NumberRules {
       },
     ],
     missingUnit: '1/2',
+    ...(uncertainty === null || named ? {} : { uncertainty: { value: uncertainty, percent: '20', missing: '1/2' } }),
     otherwiseFeedback: '',
   };
+}
+
+/** The two readings of a key such as "5,000": 5 and 5000. Null when it has one; a point before three digits is taken for a decimal point. */
+export function otherReading(value: string): { one: string; other: string } | null {
+  const reading = readNumber(value);
+  return reading?.other && reading.rest === '' && value.includes(',')
+    ? { one: reading.value.toString(), other: reading.other.toString() }
+    : null;
 }
 
 /** A rule's target and a student's number, both in base units, with the unit that places and figures count in. */
@@ -134,18 +144,26 @@ export function markNumber(rules: NumberRules, typed: string, unitText: string):
   const { number, uncertainty } = splitAnswer(typed);
   const marking = markValue(rules, number, unitText);
   return rules.uncertainty && marking.state === 'marked' && marking.share.compare(0) > 0
-    ? withUncertainty(marking, rules.uncertainty, uncertainty)
+    ? withUncertainty(marking, rules.uncertainty, inKeyUnit(rules, uncertainty, number, unitText))
     : marking;
+}
+
+/** An uncertainty as it was stated, in the unit of the key; null when none was, or it cannot be read. */
+function inKeyUnit({ unit }: NumberRules, stated: string | null, number: string, unitText: string): Exact | null {
+  const value = stated === null ? null : readNumber(stated)?.value;
+  if (!value) return null;
+  const written = readNumber(number)?.rest || unitText.trim();
+  const [own, key] = [parseUnit(written), parseUnit(unit)];
+  return own && key && sameDimension(own, key) ? value.mul(own.factor).div(key.factor) : value;
 }
 
 /** A right value with its uncertainty: as the key has it, or for a share of the marks. */
 function withUncertainty(
   marking: Marking & { state: 'marked' },
   { value, percent, missing }: NonNullable<NumberRules['uncertainty']>,
-  given: string | null,
+  stated: Exact | null,
 ): Marking {
   const [wanted, off] = [readNumber(value)?.value, readNumber(percent)?.value];
-  const stated = given === null ? null : readNumber(given)?.value;
   if (!wanted || !off) return marking;
   const right = stated && stated.sub(wanted).abs().mul(100).compare(wanted.abs().mul(off)) <= 0;
   if (right) return { ...marking, trace: [...marking.trace, { code: 'uncertainty-right', values: { value } }] };
@@ -156,7 +174,8 @@ function withUncertainty(
 function markValue(rules: NumberRules, number: string, unitText: string): Marking {
   const reading = readNumber(number);
   if (!reading) return waits([{ code: 'number-unreadable', evidence: [number.slice(0, 100)] }]);
-  const typedUnit = unitText.trim() || reading.rest;
+  // What stands behind the number was meant, whatever is printed or chosen beside it.
+  const typedUnit = reading.rest || unitText.trim();
   const keyUnit = rules.unit === '' ? DIMENSIONLESS : parseUnit(rules.unit);
   if (!keyUnit) return waits([{ code: 'key-unit-unknown', values: { unit: rules.unit } }]);
 
@@ -174,11 +193,23 @@ function markValue(rules: NumberRules, number: string, unitText: string): Markin
         keyUnit,
         unitMissing,
       });
-    const parsed = parseUnit(typedUnit);
+    const parsed = asTurning(parseUnit(typedUnit), typedUnit, keyUnit);
     if (!parsed) return waits([{ code: 'unit-unknown', values: { unit: typedUnit } }]);
     unit = sameDimension(parsed, keyUnit) ? parsed : null;
   }
   return decided(rules, { reading, number, typedUnit, unit, keyUnit, unitMissing });
+}
+
+/**
+ * "1500 1/min" and "157 1/s" for a speed of turning: per minute turns are counted, per second radians (common practice,
+ * no source). Any other unit as it is.
+ */
+function asTurning(unit: Unit | null, written: string, key: Unit): Unit | null {
+  const perMinute = parseUnit('rpm');
+  const perTime = parseUnit('1/s');
+  const turning = perMinute !== null && sameDimension(key, perMinute);
+  if (!unit || !turning || !perTime || !sameDimension(unit, perTime) || /Hz/i.test(written)) return unit;
+  return /min/i.test(written) ? perMinute : { ...unit, dimension: perMinute.dimension };
 }
 
 /** A number as it was typed and read, and what stood behind it. */
@@ -274,6 +305,8 @@ export function numberRulesReadiness(rules: NumberRules): Finding[] {
     if (rule.value.trim() === '') findings.push(stops('no-key', ['rules', i]));
     else {
       const reading = readNumber(rule.value);
+      const two = otherReading(rule.value);
+      if (two) findings.push(stops('key-two-readings', ['rules', i], { value: rule.value, ...two }));
       if (!reading || reading.rest !== '')
         findings.push(stops('key-not-a-number', ['rules', i], { value: rule.value }));
     }

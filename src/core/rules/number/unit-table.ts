@@ -147,6 +147,7 @@ const ROWS: readonly Row[] = [
   ['arcmin', ANGLE, PI.div(10800)],
   ['arcsec', ANGLE, PI.div(648000)],
   ['rev', ANGLE, PI.mul(2)],
+  ['grad gon', ANGLE, PI.div(200)],
   ['rpm', [0, 0, -1, 0, 0, 0, 0, 1], PI.div(30)],
   ['C', CHARGE, '1', true],
   ['V', VOLTAGE, '1', true],

@@ -90,7 +90,7 @@ function power(unit: Unit, exponent: number): Unit {
  * factor after it. Null when it is no unit known here.
  */
 export function parseUnit(text: string): Unit | null {
-  const source = tidy(text);
+  const source = tidy(text).replace(/^\//, '1/');
   if (source === '' || source.length > 60) return null;
   const tokens = source.match(/\^?-?\d+|[·/() ]|[^\s·/()^\d-]+/g);
   if (!tokens || tokens.join('') !== source) return null;
@@ -153,4 +153,19 @@ export function convert(value: string, from: string, to: string): Exact | null {
   const target = parseUnit(to);
   if (!amount || !source || !target || !sameDimension(source, target)) return null;
   return toBase(amount, source).sub(target.offset).div(target.factor);
+}
+
+/** The unit with others to choose from beside it: the same with larger and smaller prefixes. */
+export function unitsLike(text: string): string[] {
+  const unit = parseUnit(text);
+  if (!unit) return text.trim() === '' ? [] : [text];
+  const bare = Object.keys(PREFIXES).some((p) => text.startsWith(p) && ATOMS.has(text.slice(p.length)))
+    ? text.slice(1)
+    : text;
+  const others = ['', 'm', 'k', 'M', 'G'].map((prefix) => `${prefix}${bare}`);
+  const alike = others.filter((other) => {
+    const parsed = parseUnit(other);
+    return other !== text && parsed !== null && sameDimension(parsed, unit);
+  });
+  return [text, ...alike];
 }

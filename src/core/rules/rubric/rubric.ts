@@ -107,12 +107,19 @@ export function judge(rubric: Rubric, judgement: Judgement): Judged {
         remark: judgement[one.id]?.remark ?? '',
       },
     });
-    if (one.must !== null && marks.compare(cellMarks(rubric, one, one.must)) < 0) failed ??= one.title;
+    if (one.must !== null && !reached(rubric, one, one.must, level, marks)) failed ??= one.title;
   }
   if (failed !== null) trace.push({ code: 'rubric-must', values: { criterion: failed } });
   const total = sum(earned);
   const whole = of.equals(0) ? ZERO : total.div(of);
   return { share: open.length > 0 ? null : failed === null ? whole : ZERO, earned: total, of, open, failed, trace };
+}
+
+/** Whether the level that must be reached was: by the order of the levels, whatever single cells are worth; with one column, by its marks. */
+function reached(rubric: Rubric, one: Criterion, must: number, level: number | null, marks: Exact): boolean {
+  if (rubric.look === 'single' || level === null) return marks.compare(cellMarks(rubric, one, must)) >= 0;
+  const rising = exact(rubric.levels[0]?.marks ?? '0').compare(exact(rubric.levels.at(-1)?.marks ?? '0')) <= 0;
+  return rising ? level >= must : level <= must;
 }
 
 /** The unweighted marks that were found; null while there are none, or none that can be. */

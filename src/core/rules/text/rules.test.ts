@@ -126,3 +126,33 @@ it('readiness names what is missing', () => {
   };
   expect(textRulesReadiness(few).map((f) => f.code)).toEqual(['keywords-too-few', 'keywords-do-not-add-up']);
 });
+
+describe('wordings, patterns and articles', () => {
+  it('a key with semicolons is as many wordings', () => {
+    const rules = rulesFromKey('gearbox; gear box ;  transmission;');
+    expect(rules.rules[0]).toMatchObject({ when: 'exact', answers: ['gearbox', 'gear box', 'transmission'] });
+    expect(share(markText(rules, 'transmission'))).toBe('1');
+    expect(share(markText(rules, 'gearbox; gear box; transmission'))).toBe('waits');
+  });
+
+  it('a pattern matches where capitals are forgiven, and asks for them where they are not', () => {
+    const rules = (capitals: boolean): TextRules => ({
+      ...rulesFromKey(''),
+      forgives: { ...FORGIVES_ALL, capitals },
+      rules: [{ when: 'pattern', pattern: 'WT-0\\d{2}', share: '1', feedback: '' }],
+    });
+    for (const answer of ['WT-014', 'wt-014']) expect(share(markText(rules(true), answer))).toBe('1');
+    expect(share(markText(rules(false), 'WT-014'))).toBe('1');
+    expect(share(markText(rules(false), 'wt-014'))).toBe('waits');
+  });
+
+  it('an article before the keyed word says nothing, more than one word does', () => {
+    const rules = rulesFromKey('gearbox');
+    for (const answer of ['the gearbox', 'A gearbox', 'the gerabox', 'el gearbox'])
+      expect(share(markText(rules, answer))).toBe('1');
+    for (const answer of ['no gearbox', 'the big gearbox', 'the', 'the the gearbox'])
+      expect(share(markText(rules, answer))).toBe('waits');
+    expect(share(markText(rulesFromKey('the hub'), 'hub'))).toBe('1');
+    expect(share(markText(rulesFromKey('A'), 'the'))).toBe('waits');
+  });
+});

@@ -56,9 +56,18 @@ export const textRules = z.object({
 });
 export type TextRules = z.infer<typeof textRules>;
 
-/** The rules that a typed key makes: this answer, full marks; anything else is looked at by a person. */
+/** Wordings typed in one line, with semicolons between them. */
+export function wordingsOf(typed: string): string[] {
+  return typed
+    .split(/[;\n]/)
+    .map((one) => one.trim())
+    .filter((one) => one !== '')
+    .slice(0, 40);
+}
+
+/** The rules that a typed key makes: any of its wordings, full marks; anything else is looked at by a person. */
 export function rulesFromKey(key: string): TextRules {
-  const answers = key.trim() === '' ? [] : [key.trim()];
+  const answers = wordingsOf(key);
   return {
     forgives: FORGIVES_ALL,
     rules: [{ when: 'exact', answers, share: '1', feedback: '' }],
@@ -71,7 +80,7 @@ export function rulesFromKey(key: string): TextRules {
 
 /**
  * Marks a typed answer: the first rule that holds gives its share. Keyword
- * groups add up to at most the whole. It waits when a word calls a person,
+ * groups add up to at most the whole; a group of words that must not occur earns nothing by itself. It waits when a word calls a person,
  * when a sign of doubt stands beside what was found, and when it is longer
  * than 5000 characters.
  */
@@ -88,7 +97,7 @@ export function markText(rules: TextRules, text: string): Marking {
       rule.when === 'exact'
         ? tryExact(rule, text, rules.forgives, matcher.own)
         : rule.when === 'pattern'
-          ? tryPattern(rule, seen(text, rules.forgives))
+          ? tryPattern(rule, text, rules.forgives)
           : tryKeywords(rule, answer, matcher, rules.doubts);
     touched ||= verdict.hits.length > 0;
     const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
@@ -148,8 +157,10 @@ function tryExact(
   return NOTHING;
 }
 
-function tryPattern(rule: TextRule & { when: 'pattern' }, answer: string): Verdict {
-  if (!compiledPattern(rule.pattern)?.matches(answer)) return NOTHING;
+/** A pattern says itself which letters it wants: where capitals are forgiven it reads past them, and the answer keeps its own. */
+function tryPattern(rule: TextRule & { when: 'pattern' }, text: string, past: Forgives): Verdict {
+  const answer = seen(text, { ...past, capitals: false });
+  if (!compiledPattern(rule.pattern, past.capitals)?.matches(answer)) return NOTHING;
   return {
     share: exact(rule.share),
     trace: [{ code: 'pattern-matched', values: { pattern: rule.pattern } }],
@@ -158,9 +169,9 @@ function tryPattern(rule: TextRule & { when: 'pattern' }, answer: string): Verdi
 }
 
 /** The pattern, matched in linear time (RE2); null when it is none. */
-function compiledPattern(pattern: string): RE2JS | null {
+function compiledPattern(pattern: string, anyCapitals = false): RE2JS | null {
   try {
-    return pattern === '' ? null : RE2JS.compile(pattern);
+    return pattern === '' ? null : RE2JS.compile(pattern, anyCapitals ? RE2JS.CASE_INSENSITIVE : 0);
   } catch {
     return null;
   }
@@ -186,7 +197,6 @@ function tryKeywords(
     const list = group.words.join(', ');
     if (group.need === 'none') {
       if (found.length > 0) return { share: null, trace: [{ code: 'keywords-forbidden', evidence }], hits };
-      earned.push(exact(group.share));
       continue;
     }
     hits.push(...found);
@@ -214,8 +224,7 @@ function tryKeywords(
       });
     }
   }
-  if (earned.length === 0 || (hits.length === 0 && rule.groups.some((group) => group.need !== 'none')))
-    return { share: null, trace, hits };
+  if (earned.length === 0) return { share: null, trace, hits };
   const total = sum(earned);
   return { share: total.compare(1) > 0 ? ONE : total, trace, hits };
 }
@@ -306,8 +315,10 @@ export function textRulesReadiness(rules: TextRules): Finding[] {
       .flatMap((g) => g.words)
       .find((word) => forbidden.includes(word));
     if (both) findings.push(stops('keyword-wanted-and-forbidden', ['rules', i], { word: both }));
-    const total = sum(rule.groups.map((group) => exact(group.share)));
-    if (!total.equals(1))
+    const earning = rule.groups.filter((group) => group.need !== 'none');
+    if (earning.length === 0) findings.push(stops('keywords-only-forbidden', ['rules', i], { number: i + 1 }));
+    const total = sum(earning.map((group) => exact(group.share)));
+    if (earning.length > 0 && !total.equals(1))
       findings.push(warns('keywords-do-not-add-up', ['rules', i], { total: total.toFraction(true) }));
   });
   return findings;

@@ -139,6 +139,32 @@ export function likeAnswer(
     wordsOf(past.hyphens ? text.replace(/(?<=\p{L})[-‐‑](?=\p{L})/gu, ' ') : text, past),
   );
   if (!a || !b) return null;
+  return likeWords(a, b, [wanted, answer], past, others) ?? likeWithoutArticle(a, b, [wanted, answer], past, others);
+}
+
+/** "The gearbox" for "gearbox": an article before an answer says nothing, in the languages whose endings are known. */
+function likeWithoutArticle(
+  a: readonly Word[],
+  b: readonly Word[],
+  texts: readonly [string, string],
+  past: Forgives,
+  others?: ReadonlySet<string>,
+): Likeness | null {
+  const bare = (words: readonly Word[]): readonly Word[] =>
+    words.length > 1 && past.capitals && ARTICLES.has(foldCapitals(words[0]?.seen ?? '')) ? words.slice(1) : words;
+  const [c, d] = [bare(a), bare(b)];
+  return c === a && d === b ? null : likeWords(c, d, texts, past, others);
+}
+
+const ARTICLES = new Set('a an the el la los las un una le les une der die das ein eine einen dem den'.split(' '));
+
+function likeWords(
+  a: readonly Word[],
+  b: readonly Word[],
+  [wanted, answer]: readonly [string, string],
+  past: Forgives,
+  others?: ReadonlySet<string>,
+): Likeness | null {
   const bare = (words: readonly Word[]): string => words.map((word) => word.seen).join(' ');
   if (past.punctuation && bare(a) === bare(b)) return 'same';
   if (!past.punctuation && punctuation(wanted) !== punctuation(answer)) return null;
