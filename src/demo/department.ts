@@ -14,10 +14,10 @@ const policy: DepartmentPolicy = {
     { from: '85', grade: 'A' },
   ],
   ranges: [
-    { from: '0', text: 'Come to the workshop on Thursday. Start again with [weakest section].' },
+    { from: '0', text: 'Not passed yet: [score] of [total]. Start again with [weakest section].' },
     { from: '50', text: 'Passed with [score] of [total]. Look again at [weakest section].' },
     { from: '70', text: 'Good work: [percent]. Your best section was [best section].' },
-    { from: '85', text: 'Excellent. You are ready for the turbine.' },
+    { from: '85', text: 'Excellent: [percent].' },
   ],
   rounding: { mode: 'half_up', places: 1, first: false },
   namesHidden: true,

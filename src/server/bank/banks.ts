@@ -1,4 +1,4 @@
-import { and, eq, inArray, max } from 'drizzle-orm';
+import { and, eq, inArray, isNull, max } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
@@ -123,21 +123,71 @@ function standsBelowItself(id: string, parents: ReadonlyMap<string, string | nul
 }
 
 /** Takes a topic out; its questions and topics go one step up. */
-export async function removeTopic(ctx: Context, raw: unknown): Promise<Result<null>> {
+/** A topic that was taken out, with what stood in it: enough to put it back. */
+const removedTopic = z.object({
+  bank: z.string(),
+  topic: z.object({
+    id: z.string(),
+    name: z.string().min(1).max(80),
+    parent: z.string().nullable(),
+    position: z.number(),
+  }),
+  questions: z.array(z.string()).max(100_000),
+  below: z.array(z.string()).max(1000),
+});
+export type RemovedTopic = z.infer<typeof removedTopic>;
+
+export async function removeTopic(ctx: Context, raw: unknown): Promise<Result<RemovedTopic>> {
   const parsed = parse(z.object({ bank: z.string(), id: z.string() }), raw);
   if (!parsed.ok) return parsed;
   const { bank, id } = parsed.value;
   const found = await bankToChange(ctx, bank);
   if (!found.ok) return found;
-  return ctx.db.transaction(async (tx): Promise<Result<null>> => {
+  return ctx.db.transaction(async (tx): Promise<Result<RemovedTopic>> => {
     const [topic] = await tx
       .select()
       .from(topics)
       .where(and(eq(topics.id, id), eq(topics.bank, bank)));
     if (!topic) return NOT_FOUND;
+    const moved = { questions: { id: questions.id }, below: { id: topics.id } };
+    const inside = await tx.select(moved.questions).from(questions).where(eq(questions.topic, id));
+    const below = await tx.select(moved.below).from(topics).where(eq(topics.parent, id));
     await tx.update(questions).set({ topic: topic.parent }).where(eq(questions.topic, id));
     await tx.update(topics).set({ parent: topic.parent }).where(eq(topics.parent, id));
     await tx.delete(topics).where(eq(topics.id, id));
+    const { name, parent, position } = topic;
+    return ok({
+      bank,
+      topic: { id, name, parent, position },
+      questions: inside.map((q) => q.id),
+      below: below.map((t) => t.id),
+    });
+  });
+}
+
+/** Puts a topic back that was taken out: with the questions and topics that still stand where they went then. */
+export async function restoreTopic(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(removedTopic, raw);
+  if (!parsed.ok) return parsed;
+  const { bank, topic, questions: inside, below } = parsed.value;
+  const found = await bankToChange(ctx, bank);
+  if (!found.ok) return found;
+  return ctx.db.transaction(async (tx): Promise<Result<null>> => {
+    const there = await tx.select({ id: topics.id }).from(topics).where(eq(topics.bank, bank));
+    if (there.some(({ id }) => id === topic.id)) return ok(null);
+    const parent = there.some(({ id }) => id === topic.parent) ? topic.parent : null;
+    await tx.insert(topics).values({ ...topic, parent, bank });
+    const stillThere = parent === null ? isNull(questions.topic) : eq(questions.topic, parent);
+    for (let i = 0; i < inside.length; i += 500)
+      await tx
+        .update(questions)
+        .set({ topic: topic.id })
+        .where(and(eq(questions.bank, bank), inArray(questions.id, inside.slice(i, i + 500)), stillThere));
+    if (below.length > 0)
+      await tx
+        .update(topics)
+        .set({ parent: topic.id })
+        .where(and(eq(topics.bank, bank), inArray(topics.id, below)));
     return ok(null);
   });
 }

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNotNull, isNull, like, type SQL, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, like, notInArray, type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { REVIEW_STATES, type ReviewState } from '@/core/bank/facts';
 import { HIT, MOST_COUNTED, PAGE } from '@/core/bank/searching';
@@ -9,6 +9,7 @@ import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { questionGoals, questions, questionTags, topics } from '../db/schema/bank';
 import { visibleBanks } from './access';
+import { likelierWords } from './likelier-words';
 
 export const searchSchema = z.object({
   /** One bank, or every bank that the actor sees. */
@@ -24,6 +25,10 @@ export const searchSchema = z.object({
   review: z.enum(REVIEW_STATES).nullable().default(null),
   /** Whether something stops them. */
   ready: z.boolean().nullable().default(null),
+  /** Worth so many marks; "5" for five and more. */
+  marks: z.enum(['1', '2', '3', '4', '5']).nullable().default(null),
+  /** By the last sitting that held it. */
+  used: z.enum(['never', 'this-year', 'not-this-year']).nullable().default(null),
   /** In use, put away, or deleted and not yet gone. */
   kept: z.enum(['live', 'archived', 'deleted']).default('live'),
   sort: z.enum(['best', 'newest', 'title']),
@@ -47,6 +52,8 @@ export interface FoundQuestion {
 }
 
 export interface Found {
+  /** Nothing was found for the words that were typed, but this for these. */
+  instead?: string;
   /** How many there are, counted up to `MOST_COUNTED`. */
   total: number;
   found: FoundQuestion[];
@@ -61,12 +68,28 @@ export function fullTextQuery(words: string): string | null {
   return all.length === 0 ? null : all.map((term) => `"${term}"*`).join(' ');
 }
 
-function terms(words: string): string[] {
+export function terms(words: string): string[] {
   return (words.match(/[\p{L}\p{N}]+/gu) ?? []).slice(0, 12).map((term) => term.slice(0, 60));
 }
 
-async function conditionsOf(read: Reader, banks: string[], search: BankSearch): Promise<SQL | undefined> {
-  const { topic, kind, difficulty, demand, tag, goal, author, review, ready, kept } = search;
+/** Marks as a number; they are kept as exact text such as 7/2. */
+const worth = sql`(CAST(${questions.marks} AS REAL) / CASE instr(${questions.marks}, '/') WHEN 0 THEN 1 ELSE CAST(substr(${questions.marks}, instr(${questions.marks}, '/') + 1) AS REAL) END)`;
+
+const YEAR = 365 * 86_400_000;
+
+/** By whether a sitting held it: within a year, before, or never. */
+async function usedCondition(read: Reader, used: NonNullable<BankSearch['used']>, now: number): Promise<SQL> {
+  const held = await read.all<{ question: string }>(
+    sql`SELECT DISTINCT json_extract(item.value, '$.question') AS question
+        FROM sittings, json_each(sittings.plan, '$.sections') AS section, json_each(section.value, '$.items') AS item
+        WHERE sittings.opens_at >= ${used === 'never' ? 0 : now - YEAR}`,
+  );
+  const ids = held.map(({ question }) => question);
+  return used === 'this-year' ? inArray(questions.id, ids) : notInArray(questions.id, ids);
+}
+
+async function conditionsOf(read: Reader, banks: string[], search: BankSearch, now: number): Promise<SQL | undefined> {
+  const { topic, kind, difficulty, demand, tag, goal, author, review, ready, marks, kept } = search;
   const all: (SQL | undefined)[] = [inArray(questions.bank, banks)];
   if (topic !== null) all.push(inArray(questions.topic, await withTopicsBelow(read, topic)));
   if (kind !== null) all.push(like(questions.kinds, `%${kind}%`));
@@ -75,6 +98,8 @@ async function conditionsOf(read: Reader, banks: string[], search: BankSearch): 
   if (author !== null) all.push(eq(questions.author, author));
   if (review !== null) all.push(eq(questions.review, review));
   if (ready !== null) all.push(eq(questions.ready, ready));
+  if (marks !== null) all.push(marks === '5' ? sql`${worth} >= 5` : eq(questions.marks, marks));
+  if (search.used !== null) all.push(await usedCondition(read, search.used, now));
   if (tag !== null) {
     const tagged = read.select({ id: questionTags.question }).from(questionTags).where(eq(questionTags.tag, tag));
     all.push(inArray(questions.id, tagged));
@@ -102,11 +127,38 @@ async function withTopicsBelow(read: Reader, topic: string): Promise<string[]> {
 export async function searchQuestions(ctx: Context, raw: unknown): Promise<Result<Found>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  const { from, ...search } = parsed.value;
+  const found = await searched(ctx, parsed.value);
+  if (!found.ok || found.value.total > 0 || parsed.value.from > 0) return found;
+  // Nothing: perhaps it was a plural, or a slip of the pen.
+  const instead = await likelierWords(ctx.db.read, parsed.value.words);
+  if (instead === null) return found;
+  const other = await searched(ctx, { ...parsed.value, words: instead });
+  return other.ok && other.value.total > 0 ? ok({ ...other.value, instead }) : found;
+}
+
+/** The ids of everything that a search finds, up to `MOST_COUNTED`. */
+export async function searchIds(ctx: Context, raw: unknown): Promise<Result<string[]>> {
+  const parsed = parse(searchSchema, raw);
+  if (!parsed.ok) return parsed;
+  const banks = await banksOf(ctx, parsed.value);
+  const where = (await conditionsOf(ctx.db.read, banks, parsed.value, ctx.now)) ?? sql`true`;
+  const query = fullTextQuery(parsed.value.words);
+  const { source } = plan(query, 'newest', false);
+  const rows = await ctx.db.read.all<{ id: string }>(
+    sql`SELECT ${questions.id} AS id FROM ${source} WHERE ${where} LIMIT ${MOST_COUNTED}`,
+  );
+  return ok(rows.map(({ id }) => id));
+}
+
+async function banksOf(ctx: Context, { bank }: BankSearch): Promise<string[]> {
+  return (await visibleBanks(ctx)).map(({ id }) => id).filter((id) => bank === null || id === bank);
+}
+
+async function searched(ctx: Context, { from, ...search }: z.infer<typeof input>): Promise<Result<Found>> {
   const { read } = ctx.db;
-  const banks = (await visibleBanks(ctx)).map((b) => b.id).filter((id) => search.bank === null || id === search.bank);
+  const banks = await banksOf(ctx, search);
   if (banks.length === 0) return NOT_FOUND;
-  const where = (await conditionsOf(read, banks, search)) ?? sql`true`;
+  const where = (await conditionsOf(read, banks, search, ctx.now)) ?? sql`true`;
   const query = fullTextQuery(search.words);
   const ranked = query !== null && search.sort === 'best' && (await hits(read, query, MOST_RANKED + 1)) <= MOST_RANKED;
   const { source, order, counting = source } = plan(query, search.sort, ranked);

@@ -5,11 +5,12 @@ import { isReady } from '@/core/bank/readiness';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Finding } from '@/core/base/finding';
-import { assemble, paperItems } from '@/core/exams/paper';
+import { assemble, type PaperSection, paperItems } from '@/core/exams/paper';
 import { examForm, revisionKey } from '@/core/exams/plan';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, parse } from '../context';
+import { visibleBanks } from '../bank/access';
 import { questions } from '../db/schema/bank';
 import { type RoomSection, roomSections } from '../sittings/room';
 import { revisionsOf } from './revisions';
@@ -23,6 +24,8 @@ export interface PlacedQuestion {
   ready: boolean;
   /** A newer revision than the one placed; null when it is the newest. */
   newer: number | null;
+  /** Whether the reader may open it in its bank. */
+  open: boolean;
 }
 
 export interface ExamView {
@@ -44,7 +47,7 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
   const paper = assemble(plan.value, revisions, 0);
   const placed = plan.value.sections.flatMap((s) => s.items);
   const heads = await ctx.db.read
-    .select({ id: questions.id, revision: questions.revision, kinds: questions.kinds })
+    .select({ id: questions.id, revision: questions.revision, bank: questions.bank, kinds: questions.kinds })
     .from(questions)
     .where(
       inArray(
@@ -52,6 +55,7 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
         placed.map((p) => p.question),
       ),
     );
+  const banks = new Set((await visibleBanks(ctx)).map(({ id }) => id));
   const items: ExamView['items'] = {};
   for (const item of paperItems(paper)) {
     const place = placed.find((p) => p.id === item.id);
@@ -62,22 +66,20 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
       title: titleOf(body),
       kinds: head?.kinds ?? '',
       marks: stored(item.marks),
-      minutes: Math.ceil(expectedMinutes(item.marks, item.worth.size)),
+      minutes: expectedMinutes(item.marks, item.worth.size),
       ready: isReady(checkQuestion(body).findings),
+      open: head !== undefined && banks.has(head.bank),
       newer: head && head.revision > place.revision ? head.revision : null,
     };
   }
   const { findings, ready, minutes } = examReadiness(plan.value, revisions);
+  const minutesOf = (section: PaperSection): number =>
+    section.items.reduce((sum, { id }) => sum + (items[id]?.minutes ?? 0), 0);
   return ok({
     items,
-    sections: Object.fromEntries(
-      paper.sections.map((s) => [
-        s.id,
-        { marks: stored(s.marks), minutes: s.items.reduce((n, i) => n + (items[i.id]?.minutes ?? 0), 0) },
-      ]),
-    ),
+    sections: Object.fromEntries(paper.sections.map((s) => [s.id, { marks: stored(s.marks), minutes: minutesOf(s) }])),
     marks: stored(paper.marks),
-    minutes: Math.ceil(minutes),
+    minutes,
     ready,
     questions: placed.length,
     findings,

@@ -6,7 +6,7 @@ import { type ExamPlan, examForm, placements } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { questions } from '../db/schema/bank';
-import { exams } from '../db/schema/exams';
+import { exams, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
 import { visibleBanks } from '../bank/access';
 import { cutRevision } from '../bank/write';
@@ -87,6 +87,8 @@ export interface OpenExam {
   plan: ExamPlan;
   version: number;
   savedAt: number;
+  /** Where it was, or will be, sat; newest first. */
+  sittings: { id: string; title: string; opensAt: number }[];
 }
 
 export async function openExam(ctx: Context, id: string): Promise<Result<OpenExam>> {
@@ -98,7 +100,20 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
     .where(eq(exams.id, id));
   if (!row) return NOT_FOUND;
   const { exam, course } = row;
-  return ok({ id, course, plan: readStored(examForm, exam.plan), version: exam.version, savedAt: exam.savedAt });
+  const held = await ctx.db.read
+    .select({ id: sittings.id, title: sittings.title, opensAt: sittings.opensAt })
+    .from(sittings)
+    .where(eq(sittings.exam, id))
+    .orderBy(desc(sittings.opensAt))
+    .limit(10);
+  return ok({
+    id,
+    course,
+    plan: readStored(examForm, exam.plan),
+    version: exam.version,
+    savedAt: exam.savedAt,
+    sittings: held,
+  });
 }
 
 /** A copy of an exam for the same course, to change without touching the original; it belongs to whoever took it. */

@@ -43,11 +43,15 @@ export interface BroughtIn {
   /** Rows with faults, each with its place and reason. */
   bad: BadRow[];
   unknownColumns: string[];
+  /** Pictures of a PDF, which cannot come along. */
+  picturesLost: number;
+  /** A PDF knows no formulas: they are letters in a row. */
+  fromPdf: boolean;
   /** Places in an archive that could not be read. */
   unreadable: number[];
 }
 
-const NOTHING = { left: [], bad: [], unknownColumns: [], unreadable: [] };
+const NOTHING = { picturesLost: 0, fromPdf: false, left: [], bad: [], unknownColumns: [], unreadable: [] };
 const NO_FACTS = { difficulty: 1, demand: 'know' as const, tags: [] };
 
 /** Reads questions from a file by what its bytes are, whatever its name says. Nothing is kept but pictures. */
@@ -76,14 +80,33 @@ async function readByKind(ctx: Context, name: string, bytes: Uint8Array): Promis
       return fromLines(await linesFromDocx(bytes, (picture) => keepPicture(ctx, picture)));
     case 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet':
       return fromRows(await rowsFromXlsx(bytes));
-    case 'application/pdf':
-      return fromLines(await linesFromPdf(bytes));
+    case 'application/pdf': {
+      const { lines, pictures } = await linesFromPdf(bytes);
+      return { ...fromLines(lines), picturesLost: pictures, fromPdf: true };
+    }
     case 'application/zip':
       return fromArchive(ctx, bytes);
   }
-  if (type || bytes.includes(0)) return null;
-  const text = new TextDecoder('utf-8').decode(bytes);
+  // The mark of UTF-16 looks like the beginning of a sound.
+  const text = type && !/\.(csv|tsv|txt|md)$/i.test(name) ? null : decodedText(bytes);
+  if (text === null) return null;
   return /\.(csv|tsv)$/i.test(name) ? fromRows(rowsFromCsv(text)) : fromLines(linesFromText(text));
+}
+
+/**
+ * The text of bytes in whatever programs save it: UTF-8, UTF-16 with its mark (Unicode Standard, 23.8), else the
+ * one-byte letters of older spreadsheets (windows-1252, WHATWG Encoding). Null when it is no text.
+ */
+function decodedText(bytes: Uint8Array): string | null {
+  const [first, second] = bytes;
+  if (first === 0xff && second === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (first === 0xfe && second === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  if (bytes.includes(0)) return null;
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
 }
 
 async function keepPicture(ctx: Context, bytes: Uint8Array): Promise<PictureAttributes | null> {

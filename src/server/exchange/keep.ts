@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { factsSchema } from '@/core/bank/facts';
 import { questionForm } from '@/core/bank/question';
@@ -7,12 +7,16 @@ import { mayWriteIn } from '../bank/access';
 import type { Done } from '../bank/bulk';
 import { pageNotAllowed } from '../bank/pages';
 import { insertQuestion } from '../bank/write';
-import { type Context, FORBIDDEN, parse } from '../context';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Transaction } from '../db/database';
-import { bulkActs, goals, topics } from '../db/schema/bank';
+import { bulkActs, goals, questions, topics } from '../db/schema/bank';
 import { newId } from '../ports/ids';
 
 const input = z.object({
+  /** The keeping that this batch goes on with; null for the first. */
+  goesOn: z.string().nullable().default(null),
+  /** Whether it is the last: only then all of them are in the bank. Until then they count as deleted. */
+  last: z.boolean().default(true),
   bank: z.string(),
   /** Questions go here, or into topics below it when they name some. */
   topic: z.string().nullable(),
@@ -29,11 +33,14 @@ const input = z.object({
     .max(500),
 });
 
-/** Adds questions that were brought in, all of them or none, as drafts; topics that they name are made when they are missing. */
+/**
+ * Adds questions that were brought in, all of them or none, as drafts; topics that they name are made when they are
+ * missing. Many come in batches: what a tab that was closed half way had sent is in no bank.
+ */
 export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<Done>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  const { bank, topic, items } = parsed.value;
+  const { bank, topic, items, goesOn, last } = parsed.value;
   if (!(await mayWriteIn(ctx, bank))) return FORBIDDEN;
   const address = await pageNotAllowed(
     ctx.db.read,
@@ -41,20 +48,35 @@ export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<
   );
   if (address !== null) return refuse('page-not-allowed', { values: { address } });
   const known = await ctx.db.read.select({ id: goals.id, code: goals.code }).from(goals);
-  const undo = newId();
-  await ctx.db.transaction(async (tx) => {
+  const undo = goesOn ?? newId();
+  return ctx.db.transaction(async (tx): Promise<Result<Done>> => {
+    const [begun] = goesOn === null ? [] : await tx.select().from(bulkActs).where(eq(bulkActs.id, goesOn));
+    if (goesOn !== null && begun?.by !== ctx.actor.id) return NOT_FOUND;
     const tree = await topicTree(tx, bank);
-    const copies: string[] = [];
+    const copies: string[] = begun ? kept.parse(begun.before).copies : [];
+    const before = copies.length;
     for (const { body, facts, topic: names, goals: codes } of items) {
       const into = await tree(topic, names);
       const aims = known.filter(({ code }) => codes.includes(code)).map(({ id }) => id);
       const all = { ...facts, topic: into, goals: aims };
       copies.push(await insertQuestion(tx, { bank, facts: all, body }, ctx.actor.id, ctx.now));
     }
-    await tx.insert(bulkActs).values({ id: undo, by: ctx.actor.id, at: ctx.now, before: { stood: [], copies } });
+    const state = { stood: [], copies };
+    if (begun) await tx.update(bulkActs).set({ before: state }).where(eq(bulkActs.id, undo));
+    else await tx.insert(bulkActs).values({ id: undo, by: ctx.actor.id, at: ctx.now, before: state });
+    const shown = last ? copies : copies.slice(before);
+    const deletedAt = last ? null : ctx.now;
+    if (!last || begun)
+      for (let i = 0; i < shown.length; i += 500)
+        await tx
+          .update(questions)
+          .set({ deletedAt })
+          .where(inArray(questions.id, shown.slice(i, i + 500)));
+    return ok({ count: items.length, undo });
   });
-  return ok({ count: items.length, undo });
 }
+
+const kept = z.object({ copies: z.array(z.string()) });
 
 /** Finds the topic at the end of a path of names below a topic, making what is missing. A single name is looked for in the whole bank. */
 async function topicTree(

@@ -2,9 +2,9 @@ import { linesFromText, type SourceLine } from '@/core/exchange/lines';
 
 const MOST_PAGES = 300;
 
-/** The lines of a PDF, page after page: words on one height are one line, wide gaps stay gaps. Throws when it is none. */
-export async function linesFromPdf(bytes: Uint8Array): Promise<SourceLine[]> {
-  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+/** The lines of a PDF with the number of its pictures, which stay behind, page after page: words on one height are one line, wide gaps stay gaps. Throws when it is none. */
+export async function linesFromPdf(bytes: Uint8Array): Promise<{ lines: SourceLine[]; pictures: number }> {
+  const { getDocument, OPS } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const task = getDocument({
     data: new Uint8Array(bytes),
     useSystemFonts: false,
@@ -14,12 +14,16 @@ export async function linesFromPdf(bytes: Uint8Array): Promise<SourceLine[]> {
   });
   const document = await task.promise;
   const pages: string[] = [];
+  let pictures = 0;
   for (let number = 1; number <= Math.min(document.numPages, MOST_PAGES); number++) {
-    const { items } = await (await document.getPage(number)).getTextContent();
+    const page = await document.getPage(number);
+    const { fnArray } = await page.getOperatorList();
+    pictures += fnArray.filter((op) => op === OPS.paintImageXObject || op === OPS.paintInlineImageXObject).length;
+    const { items } = await page.getTextContent();
     pages.push(linesOf(items as Piece[]));
   }
   await task.destroy();
-  return linesFromText(pages.join('\n'));
+  return { lines: linesFromText(pages.join('\n')), pictures };
 }
 
 interface Piece {

@@ -4,12 +4,12 @@ import { ok, type Result } from '@/core/base/result';
 import { finalPercent } from '@/core/gradebook/final';
 import { may } from '@/core/people/may';
 import { boundariesSchema } from '@/core/results/policy';
-import { decidedPercent, type Score, stepAt } from '@/core/results/score';
+import { decidedPercent, stepAt } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
 import { readDepartment } from '../people/policy';
-import { scoresOf } from '../results/results';
+import { type ScoredAttempt, scoresOf } from '../results/results';
 
 export interface CourseRow {
   id: string;
@@ -25,6 +25,7 @@ export async function listCourses(ctx: Context): Promise<Result<CourseRow[]>> {
 
 /** A student's cell in one column. */
 export interface Cell {
+  attempt: string;
   marks: string;
   percent: string;
   grade: string | null;
@@ -62,22 +63,25 @@ export async function openGradebook(ctx: Context, courseId: string): Promise<Res
     .where(eq(enrolments.course, courseId))
     .orderBy(asc(members.name));
   const held = await read.select().from(sittings).where(eq(sittings.course, courseId)).orderBy(desc(sittings.opensAt));
-  const columns: { sitting: typeof sittings.$inferSelect; scored: Map<string, Score> }[] = [];
+  const columns: { sitting: typeof sittings.$inferSelect; scored: Map<string, ScoredAttempt> }[] = [];
   for (const sitting of held.reverse()) {
     const scored = await scoresOf(read, sitting.id, boundariesSchema.parse(sitting.boundaries));
-    if (scored.length > 0) columns.push({ sitting, scored: new Map(scored.map((s) => [s.member, s.score])) });
+    if (scored.length > 0) columns.push({ sitting, scored: new Map(scored.map((s) => [s.member, s])) });
   }
   return ok({
     course,
     columns: columns.map(({ sitting, scored }) => ({
       sitting: sitting.id,
       title: sitting.title,
-      of: [...scored.values()][0]?.shown.of ?? '',
+      of: [...scored.values()][0]?.score.shown.of ?? '',
       date: sitting.opensAt,
       released: sitting.releasedAt !== null,
     })),
     rows: students.map((student) => {
-      const scores = columns.map(({ sitting, scored }) => ({ sitting, score: scored.get(student.member) ?? null }));
+      const scores = columns.map(({ sitting, scored }) => {
+        const found = scored.get(student.member);
+        return { sitting, attempt: found?.attempt ?? '', score: found?.score ?? null };
+      });
       const entries = scores.flatMap(({ sitting, score }) =>
         score && sitting.releasedAt !== null ? [{ marks: score.marks, of: score.of }] : [],
       );
@@ -85,10 +89,11 @@ export async function openGradebook(ctx: Context, courseId: string): Promise<Res
       const { places, mode } = policy.rounding;
       return {
         ...student,
-        cells: scores.map(({ score }) =>
+        cells: scores.map(({ attempt, score }) =>
           score === null
             ? null
             : {
+                attempt,
                 marks: score.shown.marks,
                 percent: score.shown.percent,
                 grade: score.grade,

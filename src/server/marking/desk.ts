@@ -103,6 +103,10 @@ export interface Desk {
   rubrics: Record<string, Rubric>;
   namesHidden: boolean;
   answers: DeskAnswer[];
+  /** Another question of the sitting that waits; null when none does. */
+  nextItem: string | null;
+  /** Whether whoever marks may go on to the results. */
+  seesResults: boolean;
 }
 
 /** The answers to one question that a person marks, across all scripts. */
@@ -121,9 +125,9 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     .innerJoin(members, eq(members.id, attempts.member))
     .where(eq(attempts.sitting, sittingId));
   const byId = new Map(people.map((p) => [p.id, p]));
-  const present = (await currentMarks(read, { sitting: sittingId })).filter(
-    (m) => m.item === itemId && (m.marks === null || m.by !== null),
-  );
+  const all = await currentMarks(read, { sitting: sittingId });
+  const nextItem = all.find((m) => m.marks === null && m.item !== itemId)?.item ?? null;
+  const present = all.filter((m) => m.item === itemId && (m.marks === null || m.by !== null));
   const answers: DeskAnswer[] = [];
   for (const { id, letter, slot } of placedSlots(item.question)) {
     const kind = kindOf(slot.kind);
@@ -168,6 +172,8 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
       placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
     ),
     namesHidden: policy.namesHidden,
+    nextItem,
+    seesResults: may(ctx.actor, 'see results', null),
     answers,
   });
 }

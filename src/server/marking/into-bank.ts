@@ -1,8 +1,11 @@
 import { eq } from 'drizzle-orm';
+import type { Slot } from '@/core/bank/question';
 import { ok, type Result, refuse } from '@/core/base/result';
+import { sameValue } from '@/core/base/same-value';
 import { changes } from '@/core/exams/amendments';
 import { placements } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
+import type { SettledAnswer } from '@/core/rules/settled';
 import { openQuestion } from '../bank/open-question';
 import { saveDraft } from '../bank/save-draft';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -10,7 +13,24 @@ import { mendings } from '../db/schema/exams';
 import { pinnedOf } from '../sittings/pinned';
 
 /** Puts the rules that a mending made for single answers into the question of the bank, as a change of its draft. */
-export async function takeIntoBank(ctx: Context, mendingId: string): Promise<Result<{ question: string }>> {
+export function takeIntoBank(ctx: Context, mending: string): Promise<Result<{ question: string }>> {
+  return changeInBank(ctx, mending, (settled, one) => [
+    one,
+    ...settled.filter((other) => !sameValue(other.response, one.response)),
+  ]);
+}
+
+/** Takes them out of it again, those that nobody has changed since. */
+export function takeOutOfBank(ctx: Context, mending: string): Promise<Result<{ question: string }>> {
+  return changeInBank(ctx, mending, (settled, one) => settled.filter((other) => !sameValue(other, one)));
+}
+
+/** Changes the answers of a question of the bank that were decided one by one, for each that a mending decided. */
+async function changeInBank(
+  ctx: Context,
+  mendingId: string,
+  change: (settled: SettledAnswer[], one: SettledAnswer) => SettledAnswer[],
+): Promise<Result<{ question: string }>> {
   if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
   const [mending] = await ctx.db.read.select().from(mendings).where(eq(mendings.id, mendingId));
   if (!mending) return NOT_FOUND;
@@ -20,16 +40,17 @@ export async function takeIntoBank(ctx: Context, mendingId: string): Promise<Res
   if (!found.ok) return found;
   const { id, body, facts, version } = found.value;
   const slots = { ...body.slots };
-  let added = 0;
-  for (const change of changes.parse(mending.changes)) {
-    const slot = change.what === 'answer' ? slots[change.slot] : undefined;
-    if (change.what !== 'answer' || !slot) continue;
-    const { response, share, feedback } = change;
-    const others = (slot.settled ?? []).filter((one) => JSON.stringify(one.response) !== JSON.stringify(response));
-    slots[change.slot] = { ...slot, settled: [{ response, share, feedback }, ...others] };
-    added += 1;
+  for (const made of changes.parse(mending.changes)) {
+    const slot = made.what === 'answer' ? slots[made.slot] : undefined;
+    if (made.what !== 'answer' || !slot) continue;
+    const { response, share, feedback } = made;
+    slots[made.slot] = withSettled(slot, change(slot.settled ?? [], { response, share, feedback }));
   }
-  if (added === 0) return refuse('nothing-for-bank');
+  if (sameValue(slots, body.slots)) return refuse('nothing-for-bank');
   const saved = await saveDraft(ctx, { question: id, base: version, body: { ...body, slots }, facts });
   return saved.ok ? ok({ question: id }) : saved;
+}
+
+function withSettled({ settled: _, ...slot }: Slot, settled: SettledAnswer[]): Slot {
+  return settled.length > 0 ? { ...slot, settled } : slot;
 }

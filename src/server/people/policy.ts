@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { exactText, ROUNDING_MODES } from '@/core/base/exact';
+import { percentText, ROUNDING_MODES } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { CONVENTIONS, conventions } from '@/core/rules/maths/rules';
@@ -11,7 +11,7 @@ import { departments } from '../db/schema/people';
 
 /** What the department has agreed on; defaults that an exam may change. */
 const policySchema = z.object({
-  passPercent: exactText.refine((text) => Number(text) >= 0 && Number(text) <= 100, { message: 'percent-range' }),
+  passPercent: percentText,
   grades: z.array(gradeStep).max(20),
   ranges: z.array(feedbackRange).min(1).max(12),
   rounding: z.object({ mode: z.enum(ROUNDING_MODES), places: z.number().int().min(0).max(4), first: z.boolean() }),

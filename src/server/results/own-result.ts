@@ -10,6 +10,7 @@ import { paperItems } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
 import { may } from '@/core/people/may';
 import type { TraceStep } from '@/core/rules/marking';
+import { doorState } from '@/core/sittings/entry';
 import { boundariesSchema, fillIn } from '@/core/results/policy';
 import { score, type SectionScore } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -48,6 +49,7 @@ export interface ResultItem {
 }
 
 export interface OwnResult {
+  sitting: string;
   title: string;
   name: string;
   marks: string;
@@ -57,9 +59,11 @@ export interface OwnResult {
   passPercent: string;
   grade: string | null;
   rangeText: string;
-  sections: { title: string; marks: string; of: string }[];
+  sections: { title: string; marks: string; of: string; passed: boolean; passPercent: string | null }[];
   /** When marks were changed after the release; null when they were not. */
   revisedAt: number | null;
+  /** Until when all but the score waits, because others can still get in; null when nothing waits. */
+  waitsUntil: number | null;
   /** Empty when marks per question are not shown. */
   items: ResultItem[];
 }
@@ -78,7 +82,9 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const released = row?.releasedAt !== null && row?.releasedAt !== undefined;
   const own = may(ctx.actor, 'read own result', { student: found.attempt.member, released });
   if (!row || !(own || may(ctx.actor, 'see results', null))) return FORBIDDEN;
-  const shows = row.shows === null ? { marks: true, key: true, explanation: true } : showsSchema.parse(row.shows);
+  const shows = showsSchema.parse(row.shows ?? { marks: true, key: true, explanation: true });
+  // Marks, traces and feedback give the key away as much as the key itself does.
+  const waits = ctx.actor.role === 'student' && !shows.atOnce && doorState(row, ctx.now) !== 'closed';
   const [member] = await read.select({ name: members.name }).from(members).where(eq(members.id, found.attempt.member));
   const { plan, paper } = await paperOf(read, found.attempt);
   const present = await currentMarks(read, { attempt: attemptId });
@@ -124,6 +130,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     };
   });
   return ok({
+    sitting: row.id,
     title: row.title,
     name,
     marks: result.shown.marks,
@@ -133,8 +140,15 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     passPercent: shown(exact(boundaries.passPercent)),
     grade: result.grade,
     rangeText,
-    sections: result.sections.map((s) => ({ title: s.title, marks: shown(s.marks), of: shown(s.of) })),
+    sections: result.sections.map((s, i) => ({
+      title: s.title,
+      marks: shown(s.marks),
+      of: shown(s.of),
+      passed: s.passed,
+      passPercent: paper.sections[i]?.passPercent ?? null,
+    })),
     revisedAt: await revisedAt(ctx, row.id),
-    items: shows.marks ? items : [],
+    waitsUntil: waits ? row.closesAt : null,
+    items: shows.marks && !waits ? items : [],
   });
 }

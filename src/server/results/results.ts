@@ -1,20 +1,27 @@
-import { and, eq } from 'drizzle-orm';
+import { and, count, eq, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Rounding } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
+import { doorState } from '@/core/sittings/entry';
 import { score, type Score } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
-import { courses, members } from '../db/schema/people';
+import { courses, enrolments, members } from '../db/schema/people';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { paperOf } from '../sittings/pinned';
 
 /** What released results show to students, besides the score and what their range reads. */
-export const showsSchema = z.object({ marks: z.boolean(), key: z.boolean(), explanation: z.boolean() });
+export const showsSchema = z.object({
+  marks: z.boolean(),
+  key: z.boolean(),
+  explanation: z.boolean(),
+  /** Shows all of this also while others can still get in; else it waits until nobody can. */
+  atOnce: z.boolean().default(false),
+});
 export type Shows = z.infer<typeof showsSchema>;
 
 /** One student's score in one sitting. */
@@ -71,6 +78,8 @@ export interface Results {
   sections: { title: string; passPercent: string | null }[];
   rows: ResultRow[];
   notHandedIn: number;
+  /** How many have not begun and can still get in, and until when; null when nobody can. */
+  stillOpen: { students: number; until: number } | null;
   releasedAt: number | null;
   shows: Shows | null;
 }
@@ -89,6 +98,7 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
   const { plan, paper } = await paperOf(read, { sitting: id, seed: 0 });
   const scored = await scoresOf(read, id, boundaries);
   const begun = await read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, id));
+  const [roster] = await read.select({ count: count() }).from(enrolments).where(eq(enrolments.course, sitting.course));
   return ok({
     sitting: id,
     title: sitting.title,
@@ -107,9 +117,29 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
       sections: s.sections.map((section) => stored(section.percent)),
     })),
     notHandedIn: begun.length - scored.length,
+    stillOpen:
+      doorState(sitting, ctx.now) === 'closed'
+        ? null
+        : { students: (roster?.count ?? 0) - begun.length, until: sitting.closesAt },
     releasedAt: sitting.releasedAt,
     shows: sitting.shows === null ? null : showsSchema.parse(sitting.shows),
   });
+}
+
+/** The scripts before and after one, by name. */
+export async function scriptsBeside(
+  ctx: Context,
+  sitting: string,
+  attempt: string,
+): Promise<Record<'before' | 'after', { attempt: string; name: string } | null>> {
+  const rows = await ctx.db.read
+    .select({ attempt: attempts.id, name: members.name })
+    .from(attempts)
+    .innerJoin(members, eq(members.id, attempts.member))
+    .where(and(eq(attempts.sitting, sitting), isNotNull(attempts.handedInAt)))
+    .orderBy(members.name);
+  const at = rows.findIndex((row) => row.attempt === attempt);
+  return { before: rows[at - 1] ?? null, after: (at >= 0 && rows[at + 1]) || null };
 }
 
 const boundariesInput = z.object({ sitting: z.string(), base: z.number().int(), boundaries: boundariesSchema });

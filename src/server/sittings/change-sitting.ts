@@ -1,9 +1,10 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, eq, gt, isNull } from 'drizzle-orm';
 import { z } from 'zod';
-import { ok, type Result } from '@/core/base/result';
+import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
-import { extensions, sittings } from '../db/schema/exams';
+import { attempts, extensions, sittings } from '../db/schema/exams';
+import { enrolments } from '../db/schema/people';
 import { newId } from '../ports/ids';
 
 const more = z.object({
@@ -18,8 +19,57 @@ export async function giveMoreTime(ctx: Context, raw: unknown): Promise<Result<n
   const parsed = parse(more, raw);
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const { sitting, member } = parsed.value;
+  const [seated] = await ctx.db.read
+    .select({ id: sittings.id })
+    .from(sittings)
+    .innerJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, member)))
+    .where(eq(sittings.id, sitting));
+  if (!seated) return NOT_FOUND;
   await ctx.db.transaction(async (tx) => {
     await tx.insert(extensions).values({ id: newId(), ...parsed.value, by: ctx.actor.id, at: ctx.now });
+  });
+  return ok();
+}
+
+/** Opens a sitting that was to open later. */
+export async function startNow(ctx: Context, id: string): Promise<Result<null>> {
+  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  return ctx.db.transaction(async (tx) => {
+    const started = await tx
+      .update(sittings)
+      .set({ opensAt: ctx.now })
+      .where(and(eq(sittings.id, id), gt(sittings.opensAt, ctx.now), isNull(sittings.endedAt)))
+      .returning({ id: sittings.id });
+    return started.length > 0 ? ok() : refuse('already-open');
+  });
+}
+
+const times = z.object({
+  sitting: z.string(),
+  opensAt: z.number().int(),
+  closesAt: z.number().int(),
+  minutes: z.number().int().min(1, 'minutes-range').max(1440, 'minutes-range'),
+});
+
+/**
+ * Changes when a sitting opens and ends for all, and how long each has; those who have begun keep the minutes that they
+ * began with. Once somebody has begun, it can no longer open later.
+ */
+export async function changeTimes(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(times, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const { sitting: id, opensAt, closesAt, minutes } = parsed.value;
+  const [sitting] = await ctx.db.read.select().from(sittings).where(eq(sittings.id, id));
+  if (!sitting) return NOT_FOUND;
+  if (sitting.endedAt !== null) return refuse('sitting-ended');
+  if (closesAt <= opensAt) return refuse('ends-before-it-starts', { at: ['closesAt'] });
+  if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
+  const [begun] = await ctx.db.read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, id)).limit(1);
+  if (begun && opensAt > ctx.now) return refuse('somebody-has-begun', { at: ['opensAt'] });
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(sittings).set({ opensAt, closesAt, minutes }).where(eq(sittings.id, id));
   });
   return ok();
 }

@@ -6,6 +6,7 @@ import { placedSlots } from '@/core/bank/question';
 import { titleOf, totalMarks } from '@/core/bank/summary';
 import { examForm, type ExamPlan } from '@/core/exams/plan';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
+import { withPassMark } from '@/core/results/policy';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { exams, sittings } from '../db/schema/exams';
@@ -52,6 +53,7 @@ async function pin(ctx: Context, { plan, exam, course, opensAt, closesAt }: Pin)
   const [known] = await ctx.db.read.select({ id: courses.id }).from(courses).where(eq(courses.id, course));
   if (!known) return refuse('course-unknown', { at: ['course'] });
   const { policy } = await readDepartment(ctx.db.read);
+  const agreed = { passPercent: policy.passPercent, ranges: policy.ranges, grades: policy.grades };
   const id = newId();
   await ctx.db.transaction(async (tx) => {
     await tx.insert(sittings).values({
@@ -63,7 +65,7 @@ async function pin(ctx: Context, { plan, exam, course, opensAt, closesAt }: Pin)
       opensAt,
       closesAt,
       minutes: plan.minutes,
-      boundaries: { version: 1, passPercent: plan.passPercent, ranges: policy.ranges, grades: policy.grades },
+      boundaries: withPassMark({ version: 1, ...agreed }, plan.passPercent),
       boundariesVersion: 1,
       createdBy: ctx.actor.id,
       createdAt: ctx.now,
@@ -80,7 +82,7 @@ export async function giveNow(ctx: Context, question: string, course: string): P
   const body = await readRevision(ctx.db.read, question, placed.value.revision);
   if (!body) return NOT_FOUND;
   const fresh = await freshPlan(ctx, titleOf(body));
-  const minutes = Math.max(5, Math.ceil(2 * expectedMinutes(totalMarks(body), placedSlots(body).length)));
+  const minutes = Math.max(5, 2 * expectedMinutes(totalMarks(body), placedSlots(body).length));
   const plan: ExamPlan = {
     ...fresh,
     minutes,

@@ -84,9 +84,22 @@ type Narrowing =
   | 'kinds'
   | 'review'
   | 'ready'
-  | 'author';
+  | 'author'
+  | 'marks';
 function narrowing(t: Record<Narrowing, AnySQLiteColumn>): AnySQLiteColumn[] {
-  return [t.deletedAt, t.archivedAt, t.id, t.topic, t.difficulty, t.demand, t.kinds, t.review, t.ready, t.author];
+  return [
+    t.deletedAt,
+    t.archivedAt,
+    t.id,
+    t.topic,
+    t.difficulty,
+    t.demand,
+    t.kinds,
+    t.review,
+    t.ready,
+    t.author,
+    t.marks,
+  ];
 }
 
 /** The head of a question: where it stands, what lists show, and the one mutable draft. */
