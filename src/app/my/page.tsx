@@ -6,6 +6,7 @@ import { studentContext } from '@/server/auth/request';
 import { listOwnResults } from '@/server/results/own-results';
 import { ownSittings } from '@/server/sittings/list-sittings';
 import { EnterForm } from '@/ui/room/EnterForm';
+import { OpensItself } from '@/ui/room/OpensItself';
 import { dayAndTime, fromNow, timeOnly } from '@/ui/words/time';
 
 export const metadata: Metadata = { title: 'My page' };
@@ -20,6 +21,7 @@ export default async function MyPage() {
   const next = sittings.filter((s) => !s.attempt && s.opensAt > ctx.now).reverse();
   return (
     <div className="page" style={{ maxWidth: 720, margin: '0 auto' }}>
+      <OpensItself moments={sittings.map((s) => s.opensAt)} now={ctx.now} />
       <section className="sheet plain" aria-labelledby="now">
         <h1 id="now" className="fs-5 fw-bold">
           Now

@@ -1,16 +1,20 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import { forgetSearchAction, keepSearchAction } from '@/app/(staff)/bank/actions';
+import { useEffect, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { forgetSearchAction, keepSearchAction, searchIdsAction } from '@/app/(staff)/bank/actions';
+import { MOST_COUNTED } from '@/core/bank/searching';
 import type { KeptSearch } from '@/server/bank/kept-searches';
 import type { Found } from '@/server/bank/search';
 import type { BankShelf, Goal } from '@/server/bank/shelves';
+import type { ExamRow } from '@/server/exams/exams';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
 import { plural } from '../words/marks';
+import { keepBankPlace, lastBankPlace } from './bank-place';
 import { BankIndex } from './BankIndex';
 import { BulkBar } from './BulkBar';
 import { KeepSearch } from './KeepSearch';
@@ -35,6 +39,9 @@ interface Props {
   goals: Goal[];
   colleagues: { id: string; name: string }[];
   kept: KeptSearch[];
+  /** Whether a kept search was opened. */
+  fromKept: boolean;
+  exams: ExamRow[];
 }
 
 /** The bank: topics at the left, a search that reads as a sentence, the sheet at the right. */
@@ -44,11 +51,33 @@ export function BankDesk(props: Props) {
   const [filters, setFilters] = useState<Filters>(props.filters);
   const [kept, setKept] = useState(props.kept);
   const [at, setAt] = useState(0);
+  const [restored, setRestored] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const lastChosen = useRef(0);
   const search = useRef<HTMLInputElement>(null);
   const list = useSearch({ bank, topic }, filters, props.first);
   const current = list.at(at);
+  const href = `/bank?bank=${bank ?? 'all'}${topic ? `&topic=${topic}` : ''}`;
+  // The list as it was left: words, filters, order and place; and fresh, whatever the browser remembers of it.
+  const { again: refresh } = list;
+  useEffect(() => {
+    const left = lastBankPlace();
+    const back = left?.href === href && !props.fromKept;
+    const timer = setTimeout(() => {
+      // Whoever was faster and has typed already is not overwritten.
+      if (search.current?.value !== props.filters.words) return setRestored(true);
+      if (back) setFilters({ ...props.filters, ...left.filters });
+      if (back) setAt(left.at);
+      refresh();
+      setRestored(true);
+    }, 0);
+    return () => clearTimeout(timer);
+    // Only when the place is entered.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+  }, [href]);
+  useEffect(() => {
+    if (restored) keepBankPlace({ href, filters, at });
+  }, [restored, href, filters, at]);
 
   const change = (next: Filters): void => {
     const starts = filters.words === '' && next.words !== '';
@@ -144,11 +173,24 @@ export function BankDesk(props: Props) {
             <div className="flex-grow-1">
               <Sentence
                 total={list.total}
+                instead={list.instead}
                 filters={filters}
                 known={{ tags, goals, authors: colleagues }}
                 onChange={change}
               />
             </div>
+            {list.total > 0 && chosen.size < Math.min(list.total, MOST_COUNTED) && (
+              <Button
+                variant="quiet"
+                className="small-act"
+                onClick={async () => {
+                  const ids = await searchIdsAction({ bank, topic, ...filters });
+                  if (ids.ok) setChosen(new Set(ids.value));
+                }}
+              >
+                Choose all
+              </Button>
+            )}
             <KeepSearch
               onKeep={async (name) => {
                 const now = await keepSearchAction(name, { bank, topic, ...filters });
@@ -159,6 +201,7 @@ export function BankDesk(props: Props) {
           <BulkBar
             chosen={[...chosen]}
             shelves={shelves}
+            exams={props.exams}
             tags={tags}
             away={filters.kept !== 'live'}
             onClear={() => setChosen(new Set())}

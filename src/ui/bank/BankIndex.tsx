@@ -60,11 +60,11 @@ export function BankIndex({ shelves, shelf, bank, topic, kept, goals, colleagues
       )}
       <h2>
         Banks{' '}
-        <Button variant="quiet" className="small-act" onClick={() => setSettings('new')}>
+        <Button variant="quiet" className="small-act" aria-haspopup="dialog" onClick={() => setSettings('new')}>
           new
         </Button>
         {shelf.mine && bank !== null && (
-          <Button variant="quiet" className="small-act" onClick={() => setSettings('this')}>
+          <Button variant="quiet" className="small-act" aria-haspopup="dialog" onClick={() => setSettings('this')}>
             settings
           </Button>
         )}
@@ -100,7 +100,7 @@ export function BankIndex({ shelves, shelf, bank, topic, kept, goals, colleagues
           </ul>
         </>
       )}
-      <Button variant="quiet" className="small-act" onClick={() => setSettings('goals')}>
+      <Button variant="quiet" className="small-act" aria-haspopup="dialog" onClick={() => setSettings('goals')}>
         Learning goals…
       </Button>
       {settings === 'goals' && <GoalsDialog goals={goals} onClose={() => setSettings(null)} />}

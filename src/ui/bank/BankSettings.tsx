@@ -98,7 +98,7 @@ export function BankSettings({ shelf, colleagues, onClose }: Props) {
         </Modal.Body>
         <Modal.Footer>
           <Button variant="quiet" onClick={onClose}>
-            Leave
+            Cancel
           </Button>
           <Button type="submit">{shelf ? 'Keep it so' : 'Make it'}</Button>
         </Modal.Footer>

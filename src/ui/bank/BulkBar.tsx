@@ -1,10 +1,13 @@
 'use client';
-import { useState } from 'react';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { actOnManyAction, undoManyAction } from '@/app/(staff)/bank/actions';
+import { actOnManyAction, placeManyAction, undoManyAction } from '@/app/(staff)/bank/actions';
 import type { Result } from '@/core/base/result';
 import type { BulkAct } from '@/server/bank/bulk';
+import type { ExamRow } from '@/server/exams/exams';
 import type { BankShelf } from '@/server/bank/shelves';
+import { useKeys } from '../frame/keys';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { PlaceOptions, placeOf } from './PlaceOptions';
@@ -13,6 +16,7 @@ interface Props {
   chosen: string[];
   shelves: BankShelf[];
   tags: string[];
+  exams: ExamRow[];
   /** Whether the list shows what is put away. */
   away: boolean;
   onDone: () => void;
@@ -31,9 +35,38 @@ const DONE: Record<BulkAct['do'], string> = {
   'bring-back': 'Brought back',
 };
 
+/** What was done last, and the way back from it. */
+interface Done {
+  words: string;
+  undo: string | null;
+  href?: string;
+}
+
+const DONE_KEY = 'zonda-bank-done';
+
+/** What was done last outlives a reload of the tab. */
+function keepDone(done: Done | null): void {
+  if (done?.undo) sessionStorage.setItem(DONE_KEY, JSON.stringify(done));
+}
+
+function keptDone(): Done | null {
+  try {
+    const kept = sessionStorage.getItem(DONE_KEY);
+    sessionStorage.removeItem(DONE_KEY);
+    return kept ? (JSON.parse(kept) as Done) : null;
+  } catch {
+    return null;
+  }
+}
+
 /** What can be done to the chosen questions, and the way back from what was just done. */
-export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props) {
-  const [done, setDone] = useState<{ words: string; undo: string } | null>(null);
+export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }: Props) {
+  const [done, setDone] = useState<Done | null>(null);
+  useEffect(() => {
+    const timer = setTimeout(() => setDone(keptDone()), 0);
+    return () => clearTimeout(timer);
+  }, []);
+  useEffect(() => keepDone(done), [done]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [tag, setTag] = useState('');
   const act = async (what: BulkAct): Promise<void> => {
@@ -45,11 +78,20 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
     onDone();
   };
   const undo = async (): Promise<void> => {
-    if (!done) return;
+    if (!done?.undo) return;
     const result = await undoManyAction(done.undo);
     setTrouble(result.ok ? null : refusalText(result.refusal));
     setDone(null);
     onDone();
+  };
+  useKeys([{ keys: 'Ctrl+z', what: 'Undo what was done to many', run: () => void undo() }]);
+  const intoExam = async (exam: string): Promise<void> => {
+    const result = await placeManyAction(exam === 'new' ? null : exam, chosen);
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+    if (!result.ok) return;
+    const { title, placed, exam: id } = result.value;
+    setDone({ words: `${plural(placed, 'question')} put into “${title}”.`, undo: null, href: `/exams/${id}` });
+    onClear();
   };
   const takeOut = async (as: string): Promise<void> => {
     const response = await fetch('/api/take-out', { method: 'POST', body: JSON.stringify({ questions: chosen, as }) });
@@ -79,10 +121,12 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
       )}
       {chosen.length === 0 && done && (
         <p role="status" className="m-0">
-          {done.words}{' '}
-          <Button variant="quiet" onClick={undo}>
-            Undo
-          </Button>
+          {done.words} {done.href && <Link href={done.href}>Open the exam</Link>}
+          {done.undo && (
+            <Button variant="quiet" onClick={undo}>
+              Undo <kbd>Ctrl Z</kbd>
+            </Button>
+          )}
         </p>
       )}
       {chosen.length > 0 && (
@@ -95,6 +139,16 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
           <select aria-label="Copy to" value="" onChange={(e) => act({ do: 'copy', ...placeOf(e.target.value) })}>
             <option value="">Copy to…</option>
             <PlaceOptions shelves={shelves} />
+          </select>
+          <select aria-label="Into an exam" value="" onChange={(e) => intoExam(e.target.value)}>
+            <option value="">Into an exam…</option>
+            <option value="new">a new exam</option>
+            {exams.map((exam) => (
+              <option key={exam.id} value={exam.id}>
+                {exam.title}
+                {exam.course && `, ${exam.course}`}
+              </option>
+            ))}
           </select>
           <form
             className="d-flex gap-1"
@@ -136,8 +190,8 @@ export function BulkBar({ chosen, shelves, tags, away, onDone, onClear }: Props)
               <option key={d}>{d}</option>
             ))}
           </select>
-          <select aria-label="Take out as" value="" onChange={(e) => takeOut(e.target.value)}>
-            <option value="">Take out…</option>
+          <select aria-label="Save as a file" value="" onChange={(e) => takeOut(e.target.value)}>
+            <option value="">Save as a file…</option>
             <option value="xlsx">as a spreadsheet (XLSX)</option>
             <option value="csv">as CSV</option>
             <option value="zip">as an archive with pictures</option>

@@ -8,13 +8,17 @@ const ALWAYS = new Set(['kind', 'difficulty']);
 
 interface Props {
   total: number;
+  /** The words that something was found for, when nothing was for those that were typed. */
+  instead: string | undefined;
   filters: Filters;
   known: Known;
   onChange: (filters: Filters) => void;
 }
 
+const shortened = (words: string): string => (words.length > 40 ? `${words.slice(0, 40)}…` : words);
+
 /** The search as one sentence; every underlined word can be changed, and more can be added. */
-export function Sentence({ total, filters, known, onChange }: Props) {
+export function Sentence({ total, instead, filters, known, onChange }: Props) {
   const [added, setAdded] = useState<string[]>([]);
   const all = clauses(known);
   const said = all.filter((c) => ALWAYS.has(c.field) || added.includes(c.field) || chosenIn(filters, c.field) !== '');
@@ -31,7 +35,8 @@ export function Sentence({ total, filters, known, onChange }: Props) {
       {words && (
         <>
           {' '}
-          about <mark>{words.length > 40 ? `${words.slice(0, 40)}…` : words}</mark>
+          about <mark>{shortened(instead ?? words)}</mark>
+          {instead && <span className="hand"> (nothing about “{shortened(words)}”)</span>}
         </>
       )}
       {said.map((clause) => (

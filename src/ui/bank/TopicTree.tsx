@@ -9,9 +9,16 @@ import {
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { arrangeTopicsAction, removeTopicAction, saveTopicAction } from '@/app/(staff)/bank/actions';
+import {
+  arrangeTopicsAction,
+  removeTopicAction,
+  restoreTopicAction,
+  saveTopicAction,
+} from '@/app/(staff)/bank/actions';
 import type { Result } from '@/core/base/result';
+import type { RemovedTopic } from '@/server/bank/banks';
 import type { BankShelf, TopicOnShelf } from '@/server/bank/shelves';
+import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { depthOf, inward, moved, outward, type TreeNode } from './tree-moves';
 
@@ -27,6 +34,15 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
   const keep = async (work: Promise<Result<unknown>>): Promise<void> => {
     const result = await work;
     setTrouble(result.ok ? null : refusalText(result.refusal));
+    router.refresh();
+  };
+  const [asking, setAsking] = useState<string | null>(null);
+  const [removed, setRemoved] = useState<RemovedTopic | null>(null);
+  const remove = async (topic: TopicOnShelf): Promise<void> => {
+    setAsking(null);
+    const result = await removeTopicAction({ bank: shelf.id, id: topic.id });
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+    setRemoved(result.ok ? result.value : null);
     router.refresh();
   };
   const tree: TreeNode[] = shelf.topics;
@@ -50,7 +66,9 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
                 topic={topic}
                 depth={depthOf(tree, topic.id)}
                 onName={(name) => keep(saveTopicAction({ bank: shelf.id, id: topic.id, name, parent: topic.parent }))}
-                onRemove={() => keep(removeTopicAction({ bank: shelf.id, id: topic.id }))}
+                asked={asking === topic.id}
+                onAsk={(on) => setAsking(on ? topic.id : null)}
+                onRemove={() => remove(topic)}
                 onIn={() => arrange(inward(tree, topic.id))}
                 onOut={() => arrange(outward(tree, topic.id))}
               />
@@ -78,6 +96,20 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
           Add
         </Button>
       </form>
+      {removed && (
+        <p role="status">
+          “{removed.topic.name}” was taken out.{' '}
+          <Button
+            variant="quiet"
+            onClick={async () => {
+              await keep(restoreTopicAction(removed));
+              setRemoved(null);
+            }}
+          >
+            Undo
+          </Button>
+        </p>
+      )}
       {trouble && (
         <p role="alert" className="trouble">
           {trouble}
@@ -94,12 +126,15 @@ interface RowProps {
   topic: TopicOnShelf;
   depth: number;
   onName: (name: string) => void;
+  /** Whether it is asked if this topic shall go. */
+  asked: boolean;
+  onAsk: (on: boolean) => void;
   onRemove: () => void;
   onIn: () => void;
   onOut: () => void;
 }
 
-function TopicRow({ topic, depth, onName, onRemove, onIn, onOut }: RowProps) {
+function TopicRow({ topic, depth, onName, asked, onAsk, onRemove, onIn, onOut }: RowProps) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: topic.id });
   const [name, setName] = useState(topic.name);
   return (
@@ -134,10 +169,22 @@ function TopicRow({ topic, depth, onName, onRemove, onIn, onOut }: RowProps) {
         variant="quiet"
         aria-label={`Take out ${topic.name}; its questions go one step up`}
         title="Take it out; its questions go one step up"
-        onClick={onRemove}
+        aria-expanded={asked}
+        onClick={() => onAsk(!asked)}
       >
         ×
       </Button>
+      {asked && (
+        <span className="w-100" role="group" aria-label={`Take out ${topic.name}?`}>
+          <small>{plural(topic.questions, 'question goes', 'questions go')} one step up.</small>{' '}
+          <Button variant="quiet" className="small-act" onClick={onRemove}>
+            Take it out
+          </Button>
+          <Button variant="quiet" className="small-act" onClick={() => onAsk(false)}>
+            Keep it
+          </Button>
+        </span>
+      )}
     </li>
   );
 }

@@ -15,6 +15,8 @@ export const NO_FILTERS: Filters = {
   author: null,
   review: null,
   ready: null,
+  marks: null,
+  used: null,
   kept: 'live',
   sort: 'newest',
 };
@@ -85,8 +87,27 @@ export function clauses({ tags, goals, authors }: Known): Clause[] {
       ],
     },
     {
+      field: 'marks',
+      name: 'marks',
+      open: 'any marks',
+      choices: ['1', '2', '3', '4', '5'].map((value) => ({
+        value,
+        words: value === '5' ? '5 marks or more' : `${value} ${value === '1' ? 'mark' : 'marks'}`,
+      })),
+    },
+    {
+      field: 'used',
+      name: 'last used',
+      open: 'used or not',
+      choices: [
+        { value: 'never', words: 'never used in a sitting' },
+        { value: 'this-year', words: 'used within a year' },
+        { value: 'not-this-year', words: 'not used for a year' },
+      ],
+    },
+    {
       field: 'kept',
-      name: 'put away',
+      name: 'archive',
       open: 'in use',
       choices: [
         { value: 'archived', words: 'in the archive' },

@@ -13,12 +13,17 @@ interface Place {
 /** What is found so far: the count, and the pages that were looked at. */
 export interface List {
   total: number;
+  instead: string | undefined;
   pages: ReadonlyMap<number, FoundQuestion[]>;
 }
 
 /** Searches as filters change, and fetches further pages as they come into view. */
 export function useSearch(place: Place, filters: Filters, first: Found) {
-  const [list, setList] = useState<List>({ total: first.total, pages: new Map([[0, first.found]]) });
+  const [list, setList] = useState<List>({
+    total: first.total,
+    instead: first.instead,
+    pages: new Map([[0, first.found]]),
+  });
   const [turn, setTurn] = useState(0);
   const current = useRef({ filters, turn });
   const asked = useRef(new Set<number>());
@@ -31,7 +36,9 @@ export function useSearch(place: Place, filters: Filters, first: Found) {
     let stale = false;
     const timer = setTimeout(async () => {
       const result = await searchAction({ bank, topic, ...filters, from: 0 });
-      if (!stale && result.ok) setList({ total: result.value.total, pages: new Map([[0, result.value.found]]) });
+      if (stale || !result.ok) return;
+      const { total, instead, found } = result.value;
+      setList({ total, instead, pages: new Map([[0, found]]) });
     }, 40);
     return () => {
       stale = true;
@@ -55,5 +62,5 @@ export function useSearch(place: Place, filters: Filters, first: Found) {
 
   const at = useCallback((row: number) => list.pages.get(Math.floor(row / PAGE))?.[row % PAGE], [list.pages]);
   const again = useCallback(() => setTurn((t) => t + 1), []);
-  return { total: list.total, at, need, again };
+  return { total: list.total, instead: list.instead, at, need, again };
 }

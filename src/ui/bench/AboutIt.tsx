@@ -43,14 +43,15 @@ export function AboutIt({ question, title, facts, onTitle, onFacts }: Props) {
       </select>
       <div className="d-flex gap-2">
         <select
-          className="form-select form-select-sm"
+          className="form-select form-select-sm w-auto"
           aria-label="Difficulty"
+          title="Difficulty: 1 easy, 2 fair, 3 hard"
           value={facts.difficulty}
           onChange={(e) => set({ difficulty: Number(e.target.value) })}
         >
-          {[1, 2, 3].map((d) => (
-            <option key={d} value={d}>
-              difficulty {d}
+          {['easy', 'fair', 'hard'].map((word, i) => (
+            <option key={word} value={i + 1}>
+              {i + 1} {word}
             </option>
           ))}
         </select>

@@ -1,7 +1,8 @@
 'use client';
 import type { Editor } from '@tiptap/react';
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import Button from 'react-bootstrap/Button';
 import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
 import { keepSynonymsAction } from '@/app/(staff)/bank/synonym-actions';
@@ -14,10 +15,13 @@ import type { OpenQuestion } from '@/server/bank/open-question';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
 import { plainCopy } from '../parts/plain-copy';
+import { fetchFieldEngine } from '../maths/make-field';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
+import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { marksText, marksWords } from '../words/marks';
+import { lastBankPlace } from '../bank/bank-place';
 import { BenchContext } from './BenchContext';
 import { BenchIndex } from './BenchIndex';
 import { BenchMargin } from './BenchMargin';
@@ -29,7 +33,7 @@ import { ReviewNote } from './ReviewNote';
 import { RevisionsDialog } from './RevisionsDialog';
 import { SheetEditor } from './SheetEditor';
 import type { SlotCopy } from './slot-copies';
-import { chosenWords, copySlotNode, insertSlotNode, removeSlotNode } from './slot-nodes';
+import { chosenWords, copySlotNode, focusSlot, insertSlotNode, removeSlotNode } from './slot-nodes';
 import { SynonymsContext } from '../rules/SynonymsContext';
 import { TrialDrawer } from './TrialDrawer';
 import { TrySheet } from './TrySheet';
@@ -41,7 +45,7 @@ import { useOthers } from './use-others';
 export function Bench({ question }: { question: OpenQuestion }) {
   const router = useRouter();
   const key = `zonda-bench-${question.id}`;
-  const { present, change, undo, canUndo } = useHistory<BenchState>(
+  const { present, change, ...history } = useHistory<BenchState>(
     { body: question.body, facts: question.facts },
     `zonda-history-${question.id}`,
   );
@@ -90,16 +94,13 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const slotSet = useMemo(() => new Set(Object.keys(body.slots)), [body.slots]);
   const addSlot = (preset: Preset, key = ''): void => {
     const id = freshSlotId(slotSet);
-    changeSlot(id, freshSlot(preset, question.conventions, key), '');
+    // It is drawn before the next key is pressed, so that no letter goes elsewhere.
+    flushSync(() => {
+      changeSlot(id, freshSlot(preset, question.conventions, key), '');
+      setSelected(id);
+    });
     if (editor.current) insertSlotNode(editor.current, preset.kind, id);
-    setSelected(id);
-    setTimeout(() => {
-      // Whoever is writing somewhere already stays there.
-      if (document.activeElement?.matches('input, textarea, select')) return;
-      const place = `[data-slot="${id}"]`;
-      const entries = ['input[class*="text"]', '.key-input', 'math-field'].map((entry) => `${place} ${entry}`);
-      bench.current?.querySelector<HTMLElement>(entries.join())?.focus();
-    }, 60);
+    void focusSlot(bench.current, id);
   };
   /** The chosen words become the key of a slot that stands in their place: a number when they read as one. */
   const wordsToSlot = (): void => {
@@ -134,7 +135,14 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const leave = async (): Promise<void> => {
     await flush();
     await leaveBenchAction(question.id);
-    router.push(`/bank?bank=${question.bank.id}${present.facts.topic ? `&topic=${present.facts.topic}` : ''}`);
+    // Back to the list as it was left; a question that was opened from elsewhere leads to its own topic.
+    const left = lastBankPlace();
+    const own = `/bank?bank=${question.bank.id}`;
+    router.push(
+      left?.href.startsWith(own) || left?.href === '/bank?bank=all'
+        ? left.href
+        : `${own}${present.facts.topic ? `&topic=${present.facts.topic}` : ''}`,
+    );
   };
   const keepAsCopy = async (): Promise<void> => {
     const copy = await copyAction(question.id, plainCopy(body));
@@ -156,6 +164,8 @@ export function Bench({ question }: { question: OpenQuestion }) {
     { keys: 'Ctrl+m', what: 'Turn the chosen words into an answer slot', run: wordsToSlot },
   ]);
 
+  useEffect(() => void fetchFieldEngine(), []);
+
   const others = useOthers(question.id);
   const total = totalMarks(body).toFraction();
   return (
@@ -172,14 +182,12 @@ export function Bench({ question }: { question: OpenQuestion }) {
       >
         <SavedState state={state} />
         {question.history.length > 0 && (
-          <Button variant="quiet" onClick={() => setComparing(true)}>
+          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setComparing(true)}>
             Revisions
           </Button>
         )}
-        <Button variant="quiet" onClick={undo} disabled={!canUndo}>
-          Undo
-        </Button>
-        <Button variant="outline-primary" onClick={() => setTrying(true)}>
+        <UndoRedo {...history} />
+        <Button variant="outline-primary" aria-haspopup="dialog" onClick={() => setTrying(true)}>
           Try the sheet
         </Button>
         <Button onClick={leave}>Done</Button>
@@ -212,14 +220,18 @@ export function Bench({ question }: { question: OpenQuestion }) {
           />
           <SheetEditor
             label="The sheet"
-            slots={slotSet}
+            slots={body.slots}
+            question={question.id}
             pages={question.pages}
-            inserts={PRESETS.map((preset) => ({ name: preset.name, run: () => addSlot(preset) }))}
+            inserts={PRESETS.map((preset) => ({ name: preset.name, about: preset.about, run: () => addSlot(preset) }))}
             onCopies={copySlots}
+            onArrivals={(slots) => changeBody((b) => ({ ...b, slots: { ...b.slots, ...slots } }), '')}
             content={body.content}
             onChange={(content) => changeBody((b) => ({ ...b, content }), 'content')}
             onReady={(e) => {
               editor.current = e;
+              // Whoever begins a question writes at once.
+              if (plainText(body.content).trim() === '' && placed.length === 0) e.commands.focus();
             }}
             header={
               placed.length > 0 && (

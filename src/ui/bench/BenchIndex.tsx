@@ -2,7 +2,7 @@
 import type { PlacedSlot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';
 import type { OpenQuestion } from '@/server/bank/open-question';
-import { findingText } from '../words/findings';
+import { findingLook, findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
 import { marksText } from '../words/marks';
 import { AboutIt } from './AboutIt';
@@ -41,30 +41,6 @@ export function BenchIndex(props: Props) {
           </li>
         ))}
       </ul>
-      <h2>Add to the sheet</h2>
-      <ul>
-        {PRESETS.map((preset) => (
-          <li key={preset.name}>
-            <button type="button" onMouseDown={(e) => e.preventDefault()} onClick={() => onAdd(preset)}>
-              + {preset.name}
-            </button>
-          </li>
-        ))}
-        <li>
-          <button type="button" onMouseDown={(e) => e.preventDefault()} onClick={onWords}>
-            Words to a slot <kbd className="ms-auto">Ctrl M</kbd>
-          </button>
-        </li>
-      </ul>
-      <NearDuplicates question={question.id} text={text} />
-      <h2>About it</h2>
-      <AboutIt
-        question={question}
-        title={present.body.title}
-        facts={present.facts}
-        onTitle={(title) => change((s) => ({ ...s, body: { ...s.body, title } }), 'title')}
-        onFacts={(facts) => change((s) => ({ ...s, facts }))}
-      />
       <h2>Readiness</h2>
       {findings.length === 0 ? (
         <p className="good">✓ Ready</p>
@@ -74,11 +50,11 @@ export function BenchIndex(props: Props) {
             <li key={`${f.code}${i}`}>
               <button
                 type="button"
-                className={f.weight === 'stops' ? 'wrong' : 'hand'}
+                className={findingLook(f)}
                 onClick={() => f.at[0] === 'slot' && onSelect(String(f.at[1]))}
               >
                 <span>
-                  {f.weight === 'stops' ? '✗ ' : '! '}
+                  {{ soft: '', wrong: '✗ ', hand: '! ' }[findingLook(f)]}
                   {f.at[0] === 'slot' && `${letterOf(f.at[1])}: `}
                   {findingText(f)}
                 </span>
@@ -87,6 +63,37 @@ export function BenchIndex(props: Props) {
           ))}
         </ul>
       )}
+      <h2>Add to the sheet</h2>
+      <div className="presets">
+        {PRESETS.map((preset) => (
+          <button
+            key={preset.name}
+            type="button"
+            title={preset.about}
+            onMouseDown={(e) => e.preventDefault()}
+            onClick={() => onAdd(preset)}
+          >
+            + {preset.name}
+          </button>
+        ))}
+        <button
+          type="button"
+          title="The words that are chosen on the sheet become the key of a slot in their place"
+          onMouseDown={(e) => e.preventDefault()}
+          onClick={onWords}
+        >
+          Words to a slot <kbd>Ctrl M</kbd>
+        </button>
+      </div>
+      <NearDuplicates question={question.id} text={text} />
+      <h2>About it</h2>
+      <AboutIt
+        question={question}
+        title={present.body.title}
+        facts={present.facts}
+        onTitle={(title) => change((s) => ({ ...s, body: { ...s.body, title } }), 'title')}
+        onFacts={(facts) => change((s) => ({ ...s, facts }))}
+      />
     </nav>
   );
 }

@@ -10,7 +10,7 @@ import { TextWithFormulas } from '../sheet/Formula';
 import { drawTextFormulas } from '../sheet/formulas';
 import { RubricNote } from '../rubrics/RubricNote';
 import { MarksInput } from '../parts/MarksInput';
-import { findingText } from '../words/findings';
+import { findingLook, findingText } from '../words/findings';
 import { KIND_WORDS } from '../words/kinds';
 import { followsAnswers } from '@/core/bank/variant';
 import { ShareInput } from '../parts/ShareInput';
@@ -94,7 +94,7 @@ export function BenchMargin({
             </p>
             <SettledAnswers slot={slot} onChange={(next) => changeSlot(id, next, '')} />
             {own.map((f, i) => (
-              <p key={i} className={f.weight === 'stops' ? 'wrong' : 'hand'}>
+              <p key={i} className={findingLook(f)}>
                 {findingText(f)}
               </p>
             ))}
@@ -117,15 +117,15 @@ export function BenchMargin({
                     />
                   </label>
                 )}
-                <RubricNote
-                  rubric={slot.rubric}
-                  bank={bank}
-                  onChange={(rubric) => {
-                    const { rubric: _, ...rest } = slot;
-                    changeSlot(id, rubric ? { ...rest, rubric } : rest, `rubric ${id}`);
-                  }}
-                />
                 <div className="text-end">
+                  <RubricNote
+                    rubric={slot.rubric}
+                    bank={bank}
+                    onChange={(rubric) => {
+                      const { rubric: _, ...rest } = slot;
+                      changeSlot(id, rubric ? { ...rest, rubric } : rest, `rubric ${id}`);
+                    }}
+                  />
                   <Button variant="quiet" onClick={() => onCopy(id)}>
                     Copy this slot
                   </Button>

@@ -6,8 +6,6 @@ import type { Passage } from '@/core/bank/question';
 import type { PassageRow } from '@/server/bank/passages';
 import { SheetEditor } from './SheetEditor';
 
-const NO_SLOTS: ReadonlySet<string> = new Set();
-
 interface Props {
   bank: string;
   /** Hosts whose pages may stand here. */
@@ -34,10 +32,12 @@ export function PassageSheet({ bank, pages, passage, onChange }: Props) {
           content={passage.content}
           onChange={(content) => onChange({ ...passage, content }, 'passage')}
           onReady={() => undefined}
-          slots={NO_SLOTS}
+          slots={null}
+          question=""
           pages={pages}
           inserts={[]}
           onCopies={() => undefined}
+          onArrivals={() => undefined}
         />
       </div>
     );

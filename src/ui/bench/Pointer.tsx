@@ -28,8 +28,10 @@ export function Pointer({
       const a = slot.getBoundingClientRect();
       const b = note.getBoundingClientRect();
       if (b.left <= a.right) return setLine(null);
-      const x = a.right - origin.left + 3;
-      const y = a.top + a.height / 2 - origin.top;
+      // Beside a slot in a line there are words: the line goes below them, from the lower corner of the slot.
+      const inline = slot.closest('.slot-node.inline') !== null;
+      const x = a.right - origin.left + (inline ? -6 : 3);
+      const y = (inline ? a.bottom + 3 : a.top + a.height / 2) - origin.top;
       const endX = b.left - origin.left - 14;
       const endY = b.top + b.height / 2 - origin.top;
       const turn = endX - 18;

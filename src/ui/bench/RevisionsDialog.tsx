@@ -17,21 +17,42 @@ interface Props {
   onClose: () => void;
 }
 
-/** An earlier revision beside what stands on the bench; to go back to it is one change that can be undone. */
-export function RevisionsDialog({ question, present, onGoBack, onClose }: Props) {
-  const [number, setNumber] = useState(question.history[0]?.number ?? 0);
-  const [loaded, setLoaded] = useState<{ number: number; body: QuestionBody } | null>(null);
-  const body = loaded?.number === number ? loaded.body : null;
+/** Stands for what is on the bench, among the numbers of revisions. */
+const NOW = 0;
+
+/** The bodies of the revisions that are asked for, as they arrive. */
+function useRevisions(question: string, numbers: readonly number[]): ReadonlyMap<number, QuestionBody> {
+  const [loaded, setLoaded] = useState<ReadonlyMap<number, QuestionBody>>(new Map());
+  const missing = numbers.find((number) => number !== NOW && !loaded.has(number));
   useEffect(() => {
+    if (missing === undefined) return;
     let stale = false;
-    revisionAction(question.id, number).then((result) => {
-      if (!stale && result.ok) setLoaded({ number, body: result.value });
+    void revisionAction(question, missing).then((result) => {
+      if (!stale && result.ok) setLoaded((known) => new Map(known).set(missing, result.value));
     });
     return () => {
       stale = true;
     };
-  }, [question.id, number]);
-  const row = question.history.find((h) => h.number === number);
+  }, [question, missing]);
+  return loaded;
+}
+
+/** Two revisions side by side, or one beside what stands on the bench; to go back to one is one change that can be undone. */
+export function RevisionsDialog({ question, present, onGoBack, onClose }: Props) {
+  const [number, setNumber] = useState(question.history[0]?.number ?? NOW);
+  const [other, setOther] = useState(NOW);
+  const loaded = useRevisions(question.id, [number, other]);
+  const body = loaded.get(number);
+  const against = other === NOW ? present.body : loaded.get(other);
+  const nameOf = (which: number): string => {
+    const row = question.history.find((h) => h.number === which);
+    return which === NOW ? 'On the bench now' : `Revision ${which}${row ? `, ${row.by}` : ''}`;
+  };
+  const choices = question.history.map((h) => (
+    <option key={h.number} value={h.number}>
+      Revision {h.number}, {h.by}, {dayAndTime(h.at)}
+    </option>
+  ));
   return (
     <Modal show onHide={onClose} size="xl" animation={false} aria-labelledby="revisions">
       <Modal.Header closeButton>
@@ -47,21 +68,27 @@ export function RevisionsDialog({ question, present, onGoBack, onClose }: Props)
             value={number}
             onChange={(e) => setNumber(Number(e.target.value))}
           >
-            {question.history.map((h) => (
-              <option key={h.number} value={h.number}>
-                Revision {h.number}, {h.by}, {dayAndTime(h.at)}
-              </option>
-            ))}
+            {choices}
+          </select>
+          against
+          <select
+            className="form-select w-auto"
+            aria-label="Compare it with"
+            value={other}
+            onChange={(e) => setOther(Number(e.target.value))}
+          >
+            <option value={NOW}>what is on the bench now</option>
+            {choices}
           </select>
           <Button variant="outline-primary" className="ms-auto" disabled={!body} onClick={() => body && onGoBack(body)}>
             Go back to revision {number}
           </Button>
         </div>
-        {body && (
+        {body && against && (
           <SideBySide
-            left={`Revision ${number}${row ? `, ${row.by}` : ''}`}
-            right="On the bench now"
-            parts={compareVersions({ body, facts: present.facts }, present)}
+            left={nameOf(number)}
+            right={nameOf(other)}
+            parts={compareVersions({ body, facts: present.facts }, { body: against, facts: present.facts })}
           />
         )}
       </Modal.Body>

@@ -4,7 +4,9 @@ import { Superscript } from '@tiptap/extension-superscript';
 import { TableKit } from '@tiptap/extension-table';
 import { type Editor, EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
+import Link from 'next/link';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type Slot, slotSchema } from '@/core/bank/question';
 import { type Content, FRESH_PICTURE } from '@/core/content/document';
 import { contentFromMarkdown } from '@/core/content/markdown';
 import { markdownFromContent } from '@/core/content/to-markdown';
@@ -16,8 +18,13 @@ import { Page } from './nodes/page';
 import { Picture } from './nodes/picture';
 import { Recording } from './nodes/recording';
 import { BlockSlot, InlineSlot } from './nodes/slot';
+import { handToBringIn, manyQuestions } from '../exchange/handed-text';
 import { freshSlotId } from './bench-state';
-import { cleanPastedHtml, looksLikeMarkdown } from './paste';
+import { insertNodes, KeepSelected, readyToInsert } from './nodes/keep-selected';
+import { SlotClipboard } from './nodes/slot-clipboard';
+import { StrictMarks } from './nodes/strict-marks';
+import { cleanPastedHtml, looksLikeMarkdown, MOST_PASTED, productsKept } from './paste';
+import { showsPictures, widthOnSheet, withPicturesKept } from './paste-pictures';
 import { SlashMenu, type SlashItem } from './SlashMenu';
 import { partCopies, type SlotCopy } from './slot-copies';
 import { Tools } from './Tools';
@@ -35,25 +42,33 @@ interface Props {
   children?: ReactNode;
   header?: ReactNode;
   label: string;
-  /** The ids of the slots that this question has. */
-  slots: ReadonlySet<string>;
+  /** The slots that this question has; null where none can stand. */
+  slots: Readonly<Record<string, Slot>> | null;
+  /** Names the question on the clipboard. */
+  question: string;
   /** Hosts whose pages may stand here. */
   pages: readonly string[];
   /** What "/" offers beside formulas, pictures and tables. */
   inserts: SlashItem[];
   /** A slot's node was copied: the copy needs a slot of its own. Returns the content with it. */
   onCopies: (copies: SlotCopy[]) => void;
+  /** Slots of another question are about to stand here. */
+  onArrivals: (slots: Readonly<Record<string, Slot>>) => void;
 }
 
 /** The sheet, edited in place: the document editor with our nodes. Undo belongs to the bench, not to the editor. */
 export function SheetEditor(props: Props) {
-  const { content, onChange, onReady, children, header, label, slots, inserts, pages, onCopies } = props;
+  const { content, onChange, onReady, children, header, label, slots, question, inserts, pages } = props;
+  const { onCopies, onArrivals } = props;
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [offered, setOffered] = useState<string | null>(null);
+  const [busy, setBusy] = useState<string | null>(null);
   const written = useRef<unknown>(content);
   const [tray, setTray] = useState(false);
   const [recording, setRecording] = useState(false);
   const [page, setPage] = useState(false);
-  const latest = useLatest({ onChange, onReady, onCopies, slots });
+  const latest = useLatest({ onChange, onReady, onCopies, onArrivals, slots, question });
+  const ids = (): ReadonlySet<string> => new Set(Object.keys(latest.current.slots ?? {}));
 
   const addPictures = async (editor: Editor, files: readonly Blob[]): Promise<void> => {
     setTrouble(null);
@@ -71,8 +86,40 @@ export function SheetEditor(props: Props) {
     return true;
   };
 
+  /** A slot of another question, with an id of its own here. */
+  const arrive = (carried: string, arrived: Record<string, Slot>): string | null => {
+    const slot = slotSchema.safeParse(parsedJson(carried));
+    if (!slot.success || latest.current.slots === null) {
+      setTrouble('An answer slot could not come along: there is no place for it here.');
+      return null;
+    }
+    const id = freshSlotId(ids(), new Set(Object.keys(arrived)));
+    arrived[id] = slot.data;
+    return id;
+  };
+  const pasted = (html: string): string => {
+    const arrived: Record<string, Slot> = {};
+    const clean = cleanPastedHtml(html, {
+      known: ids(),
+      question: latest.current.question,
+      arrive: (carried) => arrive(carried, arrived),
+    });
+    if (Object.keys(arrived).length > 0) latest.current.onArrivals(arrived);
+    return clean;
+  };
+  const bringPictures = async (html: string): Promise<void> => {
+    setBusy('Bringing the pictures along…');
+    const kept = await withPicturesKept(html);
+    setBusy(null);
+    editorRef.current?.view.pasteHTML(kept.html);
+    if (kept.leftOut > 0) setTrouble(leftOutText(kept.leftOut));
+  };
+
   const editor = useEditor({
     immediatelyRender: false,
+    // Signs of Markdown become form only where they cannot be meant otherwise.
+    enableInputRules: ['strictMarks', 'bulletList', 'heading', 'codeBlock'],
+    enablePasteRules: false,
     extensions: [
       StarterKit.configure({
         blockquote: false,
@@ -93,6 +140,11 @@ export function SheetEditor(props: Props) {
       BlockFormula,
       InlineSlot,
       BlockSlot,
+      KeepSelected,
+      StrictMarks,
+      SlotClipboard.configure({
+        carried: () => ({ question: latest.current.question, slots: latest.current.slots ?? {} }),
+      }),
     ],
     content,
     editorProps: {
@@ -101,19 +153,32 @@ export function SheetEditor(props: Props) {
         const data = event.clipboardData;
         // Word processors put a picture of the text beside the text itself; the text is wanted then.
         const html = data?.getData('text/html') ?? '';
-        if (!/<(p|li|table|h\d|math)[\s>]/i.test(html) && pictures(data?.files)) return true;
         const text = data?.getData('text/plain') ?? '';
+        setTrouble(null);
+        if (Math.max(textOnly(html).length, text.length) > MOST_PASTED) {
+          setTrouble(
+            'This is too much for one paste (over 1 MB). Nothing was put in; take it in parts, or bring it in as a document.',
+          );
+          return true;
+        }
+        if (editorRef.current) readyToInsert(editorRef.current);
+        if (!/<(p|li|table|h\d|math)[\s>]/i.test(html) && pictures(data?.files)) return true;
+        setOffered(manyQuestions(text) ? text : null);
+        if (showsPictures(html)) {
+          void bringPictures(html);
+          return true;
+        }
         if (html !== '' || !looksLikeMarkdown(text)) return false;
-        editorRef.current?.commands.insertContent(contentFromMarkdown(text).content);
+        editorRef.current?.commands.insertContent(contentFromMarkdown(productsKept(text)).content);
         return true;
       },
-      transformPastedHTML: (html) => cleanPastedHtml(html, latest.current.slots),
+      transformPastedHTML: pasted,
       clipboardTextSerializer: (slice) =>
         markdownFromContent({ type: 'doc', content: slice.content.toJSON() as Content['content'] }),
       handleDrop: (_, event) => pictures(event.dataTransfer?.files),
     },
     onUpdate: ({ editor: e }) => {
-      const copies = partCopies(e, (taken) => freshSlotId(taken, latest.current.slots));
+      const copies = partCopies(e, (taken) => freshSlotId(taken, ids()));
       // Giving the copies their own ids is an update too; the content is told then.
       if (copies.length > 0) return latest.current.onCopies(copies);
       const json = e.getJSON() as Content;
@@ -123,7 +188,10 @@ export function SheetEditor(props: Props) {
   });
   useEffect(() => {
     editorRef.current = editor;
-    if (editor) latest.current.onReady(editor);
+    if (!editor) return;
+    // What is put in before anybody set the cursor goes to the end, not in front of everything.
+    editor.commands.setTextSelection(editor.state.doc.content.size);
+    latest.current.onReady(editor);
   }, [editor, latest]);
 
   // A content that did not come from typing (undo, redo) is put into the editor.
@@ -161,7 +229,7 @@ export function SheetEditor(props: Props) {
           onClose={() => setRecording(false)}
           onPick={({ media, medium }) => {
             const attrs = { media, medium, description: '', captions: null };
-            editor.chain().focus().insertContent({ type: 'recording', attrs }).run();
+            insertNodes(editor, { type: 'recording', attrs });
             setRecording(false);
           }}
         />
@@ -171,11 +239,7 @@ export function SheetEditor(props: Props) {
           hosts={pages}
           onClose={() => setPage(false)}
           onPick={(attrs) => {
-            editor
-              .chain()
-              .focus()
-              .insertContent({ type: 'page', attrs: { ...attrs, height: 360 } })
-              .run();
+            insertNodes(editor, { type: 'page', attrs: { ...attrs, height: 360 } });
             setPage(false);
           }}
         />
@@ -185,7 +249,31 @@ export function SheetEditor(props: Props) {
           {trouble}
         </p>
       )}
-      <div className="sheet prose">
+      {offered && slots !== null && (
+        <p role="status" className="advice">
+          This reads like several questions.{' '}
+          <Link href="/bank/bring-in" onClick={() => handToBringIn(offered)}>
+            Let it fall into questions
+          </Link>{' '}
+          <button type="button" className="btn-link-plain" onClick={() => setOffered(null)}>
+            Keep it on this sheet
+          </button>
+        </p>
+      )}
+      {busy && (
+        <p role="status" className="soft">
+          {busy}
+        </p>
+      )}
+      <div
+        className="sheet prose"
+        // The white below the last line belongs to the text, too.
+        onMouseDown={(event) => {
+          if (event.target !== event.currentTarget || !editor) return;
+          event.preventDefault();
+          editor.commands.focus('end');
+        }}
+      >
         {header}
         <div className="position-relative">
           <EditorContent editor={editor} />
@@ -196,12 +284,24 @@ export function SheetEditor(props: Props) {
   );
 }
 
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+/** HTML without the pictures in it, which travel by themselves. */
+const textOnly = (html: string): string => html.replace(/src="data:[^"]*"/g, '');
+
+function leftOutText(count: number): string {
+  const which = count === 1 ? '1 picture' : `${count} pictures`;
+  return `${which} could not come along: the clipboard only says where they lie, or they are no pictures. Copy or drop them one by one.`;
+}
+
 /** Puts a picture where the cursor is, as wide as it is but never wider than the sheet. */
 function insertPicture(editor: Editor, { media, ratio, width }: AddedMedia, description: string): void {
-  const share = Math.round(Math.min(100, Math.max(20, width / 8)));
-  editor
-    .chain()
-    .focus()
-    .insertContent({ type: 'picture', attrs: { ...FRESH_PICTURE, media, ratio, width: share, description } })
-    .run();
+  const attrs = { ...FRESH_PICTURE, media, ratio, width: widthOnSheet(width), description };
+  insertNodes(editor, { type: 'picture', attrs });
 }

@@ -13,8 +13,12 @@ interface Props {
   };
 }
 
-/** Two versions side by side, the words that differ marked: struck out at the left, underlined at the right. */
+/**
+ * Two versions side by side. Of an earlier and a later one, what went is struck out at the left and what came is
+ * underlined at the right; of two that stand beside each other, what only one has is underlined in both.
+ */
 export function SideBySide({ left, right, parts, choice }: Props) {
+  const beside = choice !== undefined;
   return (
     <table className="versions">
       <thead>
@@ -43,7 +47,7 @@ export function SideBySide({ left, right, parts, choice }: Props) {
                 {stretches.map((s, i) =>
                   s.only === null ? (
                     s.text
-                  ) : s.only !== only ? null : only === 'before' ? (
+                  ) : s.only !== only ? null : only === 'before' && !beside ? (
                     <del key={i}>{s.text}</del>
                   ) : (
                     <ins key={i}>{s.text}</ins>

@@ -2,19 +2,31 @@
 import type { Editor } from '@tiptap/react';
 import { useEffect, useState } from 'react';
 import { useLatest } from '../parts/use-latest';
+import { insertNodes, insertTable } from './nodes/keep-selected';
 
 export interface SlashItem {
   name: string;
+  about?: string;
   run: () => void;
 }
 
-interface Open {
-  /** Where the "/" stands. */
+/** A "/" that was typed, with what was typed behind it. */
+interface Slash {
   from: number;
   typed: string;
-  left: number;
-  top: number;
 }
+
+/** The "/" before the cursor, if one stands there. */
+function slashAt(editor: Editor): Slash | null {
+  const { $from, empty } = editor.state.selection;
+  if (!empty || !editor.isFocused) return null;
+  const before = $from.parent.textBetween(0, $from.parentOffset, undefined, '\ufffc');
+  const [, typed] = /(?:^|\s)\/(\p{L}*)$/u.exec(before) ?? [];
+  return typed === undefined ? null : { from: $from.pos - typed.length - 1, typed };
+}
+
+const fitting = (items: SlashItem[], { typed }: Slash): SlashItem[] =>
+  items.filter((item) => item.name.toLowerCase().includes(typed.toLowerCase()));
 
 /** What "/" offers where the cursor is: answer slots, formulas, pictures, tables. */
 export function SlashMenu({
@@ -26,16 +38,17 @@ export function SlashMenu({
   slots: SlashItem[];
   choosePicture: () => void;
 }) {
-  const [open, setOpen] = useState<Open | null>(null);
+  const [open, setOpen] = useState<(Slash & { left: number; top: number }) | null>(null);
   const [at, setAt] = useState(0);
+  /** The "/" that was put away by Esc. */
+  const [refused, setRefused] = useState<number | null>(null);
   const items = [...slots, ...ownInserts(editor, choosePicture)];
-  const shown = open ? items.filter((item) => item.name.toLowerCase().includes(open.typed.toLowerCase())) : [];
-  const latest = useLatest({ open, shown, at });
+  const shown = open && open.from !== refused ? fitting(items, open) : [];
+  const latest = useLatest({ items, at, refused });
 
-  const choose = (item: SlashItem | undefined): void => {
-    const place = latest.current.open;
-    if (!item || !place) return;
-    editor.chain().focus().deleteRange({ from: place.from, to: editor.state.selection.from }).run();
+  const choose = (item: SlashItem | undefined, from: number): void => {
+    if (!item) return;
+    editor.commands.deleteRange({ from, to: editor.state.selection.from });
     setOpen(null);
     item.run();
   };
@@ -43,23 +56,26 @@ export function SlashMenu({
 
   useEffect(() => {
     const look = (): void => {
-      const { $from, empty } = editor.state.selection;
-      const before = $from.parent.textBetween(0, $from.parentOffset, undefined, '\ufffc');
-      const [, typed] = /(?:^|\s)\/(\p{L}*)$/u.exec(before) ?? [];
-      if (!empty || typed === undefined || !editor.isFocused) return setOpen(null);
-      const from = $from.pos - typed.length - 1;
-      const { left, bottom } = editor.view.coordsAtPos(from);
+      const slash = slashAt(editor);
+      if (!slash) {
+        setRefused(null);
+        return setOpen(null);
+      }
+      const { left, bottom } = editor.view.coordsAtPos(slash.from);
       const frame = editor.view.dom.parentElement?.getBoundingClientRect();
-      setOpen({ from, typed, left: left - (frame?.left ?? 0), top: bottom - (frame?.top ?? 0) + 4 });
+      setOpen({ ...slash, left: left - (frame?.left ?? 0), top: bottom - (frame?.top ?? 0) + 4 });
       setAt(0);
     };
+    // Reads the text itself: keys may come faster than the list is drawn.
     const press = (event: KeyboardEvent): void => {
-      const { open: now, shown: list, at: row } = latest.current;
-      if (!now || list.length === 0) return;
+      const slash = slashAt(editor);
+      const list = slash ? fitting(latest.current.items, slash) : [];
+      if (!slash || list.length === 0 || slash.from === latest.current.refused) return;
+      const row = latest.current.at;
       if (event.key === 'ArrowDown') setAt((row + 1) % list.length);
       else if (event.key === 'ArrowUp') setAt((row + list.length - 1) % list.length);
-      else if (event.key === 'Enter' || event.key === 'Tab') chooseLatest.current(list[row]);
-      else if (event.key === 'Escape') setOpen(null);
+      else if (event.key === 'Enter' || event.key === 'Tab') chooseLatest.current(list[row] ?? list[0], slash.from);
+      else if (event.key === 'Escape') setRefused(slash.from);
       else return;
       event.preventDefault();
       event.stopPropagation();
@@ -83,10 +99,11 @@ export function SlashMenu({
           aria-selected={i === at}
           onMouseDown={(e) => {
             e.preventDefault();
-            choose(item);
+            choose(item, open.from);
           }}
         >
           {item.name}
+          {item.about && <small>{item.about}</small>}
         </li>
       ))}
     </ul>
@@ -94,15 +111,14 @@ export function SlashMenu({
 }
 
 function ownInserts(editor: Editor, choosePicture: () => void): SlashItem[] {
-  const insert = (node: object) => () => void editor.chain().focus().insertContent(node).run();
   return [
-    { name: 'Formula', run: insert({ type: 'formula', attrs: { latex: '' } }) },
-    { name: 'Formula on its own line', run: insert({ type: 'blockFormula', attrs: { latex: '' } }) },
-    { name: 'Picture', run: choosePicture },
+    { name: 'Formula in the text', run: () => insertNodes(editor, { type: 'formula', attrs: { latex: '' } }) },
     {
-      name: 'Table',
-      run: () => void editor.chain().focus().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run(),
+      name: 'Formula on a line of its own',
+      run: () => insertNodes(editor, { type: 'blockFormula', attrs: { latex: '' } }),
     },
+    { name: 'Picture', run: choosePicture },
+    { name: 'Table', run: () => insertTable(editor) },
     { name: 'Code', run: () => void editor.chain().focus().toggleCodeBlock().run() },
   ];
 }

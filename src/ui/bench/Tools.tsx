@@ -11,28 +11,33 @@ import {
   List,
   ListOrdered,
   Sigma,
+  SquareSigma,
   Subscript,
   Superscript,
   Table,
 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import Button from 'react-bootstrap/Button';
+import { insertNodes, insertTable } from './nodes/keep-selected';
 import { Symbols } from './Symbols';
 
 interface ToolProps {
   name: string;
   on?: boolean;
+  /** Opens a window. */
+  opens?: boolean;
   onClick: () => void;
   children: ReactNode;
 }
 
-function Tool({ name, on, onClick, children }: ToolProps) {
+function Tool({ name, on, opens = false, onClick, children }: ToolProps) {
   return (
     <Button
       variant="quiet"
       aria-label={name}
       title={name}
       aria-pressed={on}
+      aria-haspopup={opens ? 'dialog' : undefined}
       onMouseDown={(e) => e.preventDefault()}
       onClick={onClick}
     >
@@ -95,40 +100,29 @@ export function Tools({
         <ListOrdered size={size} />
       </Tool>
       <span className="gap" aria-hidden="true" />
-      <Tool
-        name="Formula"
-        onClick={() =>
-          run()
-            .insertContent({ type: 'formula', attrs: { latex: '' } })
-            .run()
-        }
-      >
+      <Tool name="Formula" onClick={() => insertNodes(editor, { type: 'formula', attrs: { latex: '' } })}>
         <Sigma size={size} />
       </Tool>
       <Tool
         name="Formula on a line of its own"
-        onClick={() =>
-          run()
-            .insertContent({ type: 'blockFormula', attrs: { latex: '' } })
-            .run()
-        }
+        onClick={() => insertNodes(editor, { type: 'blockFormula', attrs: { latex: '' } })}
       >
-        <Sigma size={size} strokeWidth={3} />
+        <SquareSigma size={size} />
       </Tool>
-      <Symbols onPick={(sign) => run().insertContent(sign).run()} />
+      <Symbols onPick={(sign) => insertNodes(editor, { type: 'text', text: sign })} />
       <Tool name="Code" on={on.code} onClick={() => run().toggleCode().run()}>
         <Code size={size} />
       </Tool>
-      <Tool name="Picture" onClick={choosePicture}>
+      <Tool name="Picture" opens onClick={choosePicture}>
         <ImagePlus size={size} />
       </Tool>
-      <Tool name="Sound or film" onClick={chooseRecording}>
+      <Tool name="Sound or film" opens onClick={chooseRecording}>
         <AudioLines size={size} />
       </Tool>
-      <Tool name="Page or simulation" onClick={choosePage}>
+      <Tool name="Page or simulation" opens onClick={choosePage}>
         <AppWindow size={size} />
       </Tool>
-      <Tool name="Table" onClick={() => run().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()}>
+      <Tool name="Table" onClick={() => insertTable(editor)}>
         <Table size={size} />
       </Tool>
       {on.table && (

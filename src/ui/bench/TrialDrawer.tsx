@@ -4,9 +4,9 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { TrialCheck } from '@/core/bank/checks';
 import type { PlacedSlot, QuestionBody, Trial } from '@/core/bank/question';
-import { parseExact, stored } from '@/core/base/exact';
+import { stored } from '@/core/base/exact';
 import { kindOf } from '@/core/kinds/registry';
-import { readNumber } from '@/core/rules/number/read';
+import { wholeNumber } from '@/core/rules/number/read';
 import { editorSide } from '../kinds/editors';
 import { marksText } from '../words/marks';
 import { TextWithFormulas } from '../sheet/Formula';
@@ -26,7 +26,7 @@ function readExpected(typed: string): Trial['expected'] | null {
   const text = typed.trim().toLowerCase();
   if (text === '') return '';
   if (/^w(a(i(ts?)?)?)?$/.test(text)) return 'waits';
-  const value = readNumber(text)?.value ?? parseExact(text);
+  const value = wholeNumber(text);
   return value && value.compare(0) >= 0 ? stored(value) : null;
 }
 
@@ -43,15 +43,25 @@ function answerFromLine(line: string): { typed: string; expected: Trial['expecte
   return { typed: typed.slice(0, 5000), expected: readExpected(expected) ?? '' };
 }
 
+/** How far the trial answers come out as expected; those without an expectation are said apart. */
+function asExpected(agree: number, expected: number, all: number): string {
+  if (all === 0) return 'none yet';
+  const open = all - expected;
+  if (expected === 0) return `${all}, none with an expected mark yet`;
+  return `${agree} of ${expected} as expected${open > 0 ? `, ${open} without an expected mark` : ''}`;
+}
+
 /** Trial answers of the selected slot: mark, expected mark, reason; run at every change. */
 export function TrialDrawer({ placed, body, checks, selected, changeBody }: Props) {
   const [open, setOpen] = useState(true);
   const [typed, setTyped] = useState('');
+  const [leftOut, setLeftOut] = useState(0);
   const slot = placed.find((p) => p.id === selected) ?? placed[0];
   if (!slot) return null;
   const mine = body.trials.filter((t) => t.slot === slot.id);
   const checkOf = (id: string): TrialCheck | undefined => checks.find((c) => c.id === id);
-  const agree = mine.filter(({ id }) => checkOf(id)?.agrees).length;
+  const expected = mine.filter((t) => t.expected !== '');
+  const agree = expected.filter(({ id }) => checkOf(id)?.agrees).length;
   const waiting = mine.filter(({ id }) => checkOf(id)?.marks === null).length;
   const wrongElsewhere = checks.filter((c) => !c.agrees && c.slot !== slot.id).length;
   const setTrial = (id: string, part: Partial<Trial>): void =>
@@ -60,6 +70,8 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
     const added = answers
       .filter((answer) => answer.typed.trim() !== '')
       .map((answer, i): Trial => ({ id: freshTrialId(i), slot: slot.id, ...answer }));
+    const room = Math.max(0, MOST_TRIALS - body.trials.length);
+    setLeftOut(Math.max(0, added.length - room));
     if (added.length > 0) changeBody((b) => ({ ...b, trials: [...b.trials, ...added].slice(0, MOST_TRIALS) }), '');
   };
   const addTyped = (): void => {
@@ -72,15 +84,18 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
       t.slot === slot.id && t.expected === '' ? { ...t, expected: now.get(t.id) ?? '' } : t;
     changeBody((b) => ({ ...b, trials: b.trials.map(agreed) }), '');
   };
-  const suggested = kindOf(slot.slot.kind)
-    .tryouts(slot.slot.setup)
-    .filter((answer) => !mine.some((t) => t.typed === answer));
+  const kind = kindOf(slot.slot.kind);
+  // Answers that were decided one by one are worth keeping an eye on, too.
+  const decided = (slot.slot.settled ?? []).map((one) => kind.describeResponse(slot.slot.setup, one.response));
+  const suggested = [...new Set([...kind.tryouts(slot.slot.setup), ...decided])].filter(
+    (answer) => answer !== '' && !mine.some((t) => t.typed === answer),
+  );
   return (
     <section className="drawer" aria-label="Trial answers">
       <div className="head">
         <strong>Trial answers</strong>
         <span className="soft">
-          slot {slot.letter}, {mine.length === 0 ? 'none yet' : `${agree} of ${mine.length} as expected`}
+          slot {slot.letter}, {asExpected(agree, expected.length, mine.length)}
           {mine.length > 0 && (
             <>
               {' '}
@@ -97,6 +112,7 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
         {open && mine.some((t) => t.expected === '') && (
           <Button
             variant="quiet"
+            disabled={mine.some(({ id, expected: wanted }) => wanted === '' && !checkOf(id))}
             title="Expect of every answer without an expectation what the rules now give"
             onClick={() => agreeToAll()}
           >
@@ -104,9 +120,15 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
           </Button>
         )}
         <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Put away' : 'Open'}
+          {open ? 'Hide' : 'Show'}
         </Button>
       </div>
+      {leftOut > 0 && (
+        <p role="alert" className="trouble">
+          {leftOut === 1 ? '1 answer was' : `${leftOut} answers were`} left out: a question keeps at most {MOST_TRIALS}{' '}
+          trial answers.
+        </p>
+      )}
       {open && (
         <table className="rows">
           <thead>

@@ -7,13 +7,13 @@ import { placedSlots, type QuestionBody } from '@/core/bank/question';
 import { questionSheet } from '@/core/bank/sheet';
 import { variantOf } from '@/core/bank/variant';
 import { totalMarks } from '@/core/bank/summary';
-import { exact, stored, sum } from '@/core/base/exact';
+import { exact, max, stored, sum, ZERO } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
-import { marksWords } from '../words/marks';
+import { marksWords, plural } from '../words/marks';
 import { outOf, traceText } from '../words/traces';
 
 /** The sheet as a student has it: answer, hand in, see marks and why. Nothing of it is kept. */
@@ -27,6 +27,10 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
   const sheet = useMemo(() => questionSheet(variant, seed), [variant, seed]);
   const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
   const marked = useMemo(() => markQuestion(variant, handedIn ? responses : {}), [variant, handedIn, responses]);
+  const cost = sum(body.hints.slice(0, hintsSeen).map((h) => exact(h.cost)));
+  const given = [...marked.values()].flatMap(({ marks }) => (marks === null ? [] : [marks]));
+  const earned = max(ZERO, sum(given).sub(cost));
+  const waiting = marked.size - given.length;
   const nextHint = variant.hints[hintsSeen];
   const again = (): void => {
     setResponses({});
@@ -78,9 +82,11 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
               </Button>
             )}
           </div>
-          {handedIn && hintsSeen > 0 && (
+          {handedIn && (
             <p className="mt-3 mb-0">
-              Hints cost {marksWords(stored(sum(body.hints.slice(0, hintsSeen).map((h) => exact(h.cost)))))}.
+              <strong>{outOf(stored(earned), stored(totalMarks(body)))}</strong>
+              {hintsSeen > 0 && `, ${marksWords(stored(cost))} taken off for hints`}
+              {waiting > 0 && <span className="hand">, {plural(waiting, 'answer waits', 'answers wait')}</span>}
             </p>
           )}
           {handedIn && (
@@ -90,10 +96,10 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
                 if (!found) return null;
                 const { marking, marks } = found;
                 return (
-                  <div className="note red" key={id}>
+                  <div className={`note ${marks !== null && stored(marks) === slot.marks ? 'tick' : 'red'}`} key={id}>
                     <h3>
                       <span className="letter">{letter}</span>
-                      <span className={marks === null ? 'hand' : 'wrong'}>
+                      <span className={marks === null ? 'hand' : stored(marks) === slot.marks ? 'good' : 'wrong'}>
                         {marks === null ? 'waits for a person' : outOf(stored(marks), slot.marks)}
                       </span>
                     </h3>

@@ -20,6 +20,8 @@ export function freshSlotId(...taken: ReadonlySet<string>[]): string {
 /** A ready-made start: a kind with settings. */
 export interface Preset {
   name: string;
+  /** What it is for, in one line. */
+  about: string;
   kind: KindName;
   setup: (fresh: Record<string, unknown>) => Record<string, unknown>;
 }
@@ -33,14 +35,16 @@ function positive(fresh: Record<string, unknown>): Record<string, unknown> {
 const option = (id: string, text = '') => ({ id, text, key: false, feedback: '' });
 
 export const PRESETS: Preset[] = [
-  { name: 'Choice', kind: 'choice', setup: (fresh) => fresh },
+  { name: 'Choice', about: 'One right answer among several', kind: 'choice', setup: (fresh) => fresh },
   {
     name: 'Several of several',
+    about: 'Every right answer is to be marked',
     kind: 'choice',
     setup: (fresh) => ({ ...fresh, several: true, options: ['a', 'b', 'c', 'd'].map((id) => option(id)) }),
   },
   {
     name: 'Two-way',
+    about: 'True or false, yes or no, in your own words',
     kind: 'choice',
     setup: (fresh) => ({
       ...fresh,
@@ -49,18 +53,39 @@ export const PRESETS: Preset[] = [
       options: [option('a', 'True'), option('b', 'False')],
     }),
   },
-  { name: 'Short text', kind: 'shortText', setup: (fresh) => fresh },
+  {
+    name: 'Short text',
+    about: 'A word or a sentence, marked by your wordings',
+    kind: 'shortText',
+    setup: (fresh) => fresh,
+  },
   {
     name: 'Fill in a word',
+    about: 'A gap inside a sentence',
     kind: 'shortText',
     setup: (fresh) => ({ ...fresh, room: 'word' }),
   },
-  { name: 'Number, unit', kind: 'number', setup: (fresh) => fresh },
-  { name: 'Mathematics', kind: 'maths', setup: (fresh) => fresh },
-  { name: 'Formula', kind: 'maths', setup: positive },
-  { name: 'Formula with places', kind: 'places', setup: (fresh) => fresh },
-  { name: 'A few lines', kind: 'shortText', setup: (fresh) => ({ ...fresh, room: 'lines' }) },
-  { name: 'Long answer', kind: 'longAnswer', setup: (fresh) => fresh },
+  { name: 'Number, unit', about: 'A number, near enough, with its unit', kind: 'number', setup: (fresh) => fresh },
+  { name: 'Mathematics', about: 'A formula or equation, in any equal form', kind: 'maths', setup: (fresh) => fresh },
+  {
+    name: 'Formula',
+    about: 'As mathematics, of physical quantities: all positive, may be solved for another',
+    kind: 'maths',
+    setup: positive,
+  },
+  { name: 'Formula with places', about: 'A formula with gaps to fill', kind: 'places', setup: (fresh) => fresh },
+  {
+    name: 'A few lines',
+    about: 'Several lines, marked by keywords',
+    kind: 'shortText',
+    setup: (fresh) => ({ ...fresh, room: 'lines' }),
+  },
+  {
+    name: 'Long answer',
+    about: 'A text that a person marks, with a rubric if wanted',
+    kind: 'longAnswer',
+    setup: (fresh) => fresh,
+  },
 ];
 
 /** A slot as a preset starts it, with a key when one is given. */

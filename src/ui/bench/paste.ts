@@ -2,37 +2,49 @@ import { MathMLToLaTeX } from 'mathml-to-latex';
 import { parseXml, type XmlNode } from '@/core/base/xml';
 import { latexFromOmml } from '@/core/content/omml';
 
+/** More than this is no paste but a document: it would neither be saved nor read. In characters. */
+export const MOST_PASTED = 1_000_000;
+
 /** Whether plain text reads as Markdown or LaTeX rather than as plain lines. */
 export function looksLikeMarkdown(text: string): boolean {
-  return /^#{1,4} \S|^\s*([-*+]|\d+[.)]) \S.*\n\s*([-*+]|\d+[.)]) \S|\*\*\S|`[^`\n]+`|^```|\$\S[^$\n]*\S\$|\$\$|\\\(|\\\[|^\|.*\|\s*\n\|?[\s:|-]+\|/m.test(
+  return /^#{1,4} \S|^\s*([-*+]|\d+[.)]) \S.*\n\s*([-*+]|\d+[.)]) \S|\*\*\p{L}|`[^`\n]+`|^```|\$\S[^$\n]*(?<=\S)\$(?!\d)|\$\$|\\\(|\\\[|^\|.*\|\s*\n\|?[\s:|-]+\|/mu.test(
     text,
   );
 }
 
+/** Stars between numbers or single letters are products, whatever Markdown makes of them. */
+export function productsKept(text: string): string {
+  return text.replace(/(?<=[\p{N})\]]|(?<!\p{L})\p{L})\*(?=[\p{N}([]|\p{L}(?!\p{L}))/gu, '\\*');
+}
+
+/** How the slots that come along are known here, and what is said of those that cannot. */
+export interface Arrivals {
+  /** Slots of this question, by id; a copy of one of them gets its own later. */
+  known: ReadonlySet<string>;
+  question: string;
+  /** Takes a slot of another question; null when it cannot be read or has no place here. */
+  arrive: (carried: string) => string | null;
+}
+
 /**
- * HTML from the clipboard as the sheet can hold it: equations become formulas,
- * lists of word processors become lists; scripts, frames, forms and pictures
- * by address are gone, and so are answer slots of another question.
+ * HTML from the clipboard as the sheet can hold it: equations become formulas, lists and headings of word processors
+ * keep their form, answer slots of another question come along; scripts, frames and forms are gone.
  */
-export function cleanPastedHtml(html: string, knownSlots: ReadonlySet<string>): string {
+export function cleanPastedHtml(html: string, arrivals: Arrivals): string {
   const page = new DOMParser().parseFromString(equationsOut(html), 'text/html');
   for (const gone of page.querySelectorAll(
     'script, style, iframe, object, embed, form, link, meta, template, noscript',
   ))
     gone.remove();
-  for (const math of page.querySelectorAll('math')) {
-    const latex = latexOf(math);
-    math.replaceWith(...(latex ? [formula(page, latex, math.getAttribute('display') === 'block')] : []));
-  }
-  for (const annotated of page.querySelectorAll('.katex, .MathJax')) annotated.remove();
+  formulasOf(page);
   for (const slot of page.querySelectorAll<HTMLElement>('[data-inline-slot], [data-block-slot]')) {
-    if (!knownSlots.has(slot.dataset.inlineSlot ?? slot.dataset.blockSlot ?? '')) slot.remove();
+    slotOf(slot, arrivals);
   }
   for (const picture of page.querySelectorAll('img')) picture.remove();
   for (const all of page.querySelectorAll('*')) {
     for (const { name } of [...all.attributes]) {
       if (
-        !/^(data-formula|data-inline-slot|data-block-slot|data-media|data-description|data-width|data-ratio|data-align|data-caption|data-recording|data-medium|data-captions|data-enlarge|colspan|rowspan|colwidth|data-colwidth|class|style)$/.test(
+        !/^(data-formula|data-inline-slot|data-block-slot|data-media|data-description|data-width|data-ratio|data-align|data-caption|data-labels|data-recording|data-medium|data-captions|data-enlarge|data-pm-slice|colspan|rowspan|colwidth|data-colwidth|class|style)$/.test(
           name,
         )
       ) {
@@ -40,8 +52,45 @@ export function cleanPastedHtml(html: string, knownSlots: ReadonlySet<string>): 
       }
     }
   }
+  headingsOf(page);
   listsOfWordProcessors(page);
   return page.body.innerHTML;
+}
+
+function slotOf(slot: HTMLElement, { known, question, arrive }: Arrivals): void {
+  const { carried, of } = slot.dataset;
+  const name = slot.hasAttribute('data-inline-slot') ? 'data-inline-slot' : 'data-block-slot';
+  if ((of === undefined || of === question) && known.has(slot.getAttribute(name) ?? '')) return;
+  const id = carried === undefined ? null : arrive(carried);
+  if (id === null) slot.remove();
+  else slot.setAttribute(name, id);
+}
+
+/** Formulas that a page drew, whatever drew them, as formulas again. */
+function formulasOf(page: Document): void {
+  for (const math of page.querySelectorAll('math')) {
+    const drawn = math.closest('.katex-display, mjx-container, .MathJax_Display') ?? math.closest('.katex, .MathJax');
+    const display =
+      math.getAttribute('display') === 'block' || (drawn?.matches('.katex-display, .MathJax_Display') ?? false);
+    const latex = latexOf(math);
+    (drawn ?? math).replaceWith(...(latex ? [formula(page, latex, display)] : []));
+  }
+  for (const left of page.querySelectorAll('.katex, .MathJax, mjx-container')) left.remove();
+}
+
+/** Our sheets have two ranks of headings: the highest that came along becomes the first. */
+function headingsOf(page: Document): void {
+  for (const title of page.querySelectorAll('p.MsoTitle')) renamed(page, title, 'h1');
+  const highest = page.querySelector('h1') ? 1 : 2;
+  for (const heading of page.querySelectorAll('h1, h2, h3, h4, h5, h6')) {
+    renamed(page, heading, Number(heading.tagName[1]) <= highest ? 'h2' : 'h3');
+  }
+}
+
+function renamed(page: Document, element: Element, name: string): void {
+  const fresh = page.createElement(name);
+  fresh.append(...element.childNodes);
+  element.replaceWith(fresh);
 }
 
 function formula(page: Document, latex: string, display: boolean): HTMLElement {
@@ -87,20 +136,25 @@ function escapeAttribute(text: string): string {
   return text.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;');
 }
 
-/** Paragraphs that a word processor only dressed as a list become a list. */
+/** Paragraphs that a word processor only dressed as a list become a list, as deep as they stood. */
 function listsOfWordProcessors(page: Document): void {
-  let list: HTMLElement | null = null;
+  let open: { list: HTMLElement; depth: number }[] = [];
   for (const paragraph of [...page.querySelectorAll('p')]) {
     const style = paragraph.getAttribute('style') ?? '';
     if (!/mso-list\s*:/.test(style) && !/MsoListParagraph/.test(paragraph.className)) {
-      list = null;
+      open = [];
       continue;
     }
-    const text = paragraph.textContent ?? '';
-    const sign = /^\s*([·•o§–-]|\(?\w{1,3}[.)])\s+/.exec(text.replace(/\u00a0/g, ' '));
-    if (!list || list !== paragraph.previousElementSibling) {
-      list = page.createElement(sign && /\w/.test(sign[1] ?? '') && sign[1] !== 'o' ? 'ol' : 'ul');
-      paragraph.before(list);
+    if (open[0] && open[0].list !== paragraph.previousElementSibling) open = [];
+    const depth = Number(/\blevel(\d)/.exec(style)?.[1] ?? 1);
+    open = open.filter((o) => o.depth <= depth);
+    let list = open.at(-1);
+    if (!list || list.depth < depth) {
+      const element = page.createElement(isNumbered(paragraph) ? 'ol' : 'ul');
+      if (list) (list.list.lastElementChild ?? list.list).append(element);
+      else paragraph.before(element);
+      list = { list: element, depth };
+      open.push(list);
     }
     for (const bullet of paragraph.querySelectorAll('[style*="mso-list:Ignore" i], [style*="mso-list: Ignore" i]'))
       bullet.remove();
@@ -108,7 +162,12 @@ function listsOfWordProcessors(page: Document): void {
     const inner = page.createElement('p');
     inner.append(...paragraph.childNodes);
     item.append(inner);
-    list.append(item);
+    list.list.append(item);
     paragraph.remove();
   }
+}
+
+function isNumbered(paragraph: Element): boolean {
+  const sign = /^\s*([·•o§–-]|\(?\w{1,3}[.)])\s+/.exec((paragraph.textContent ?? '').replace(/\u00a0/g, ' '));
+  return sign !== null && /\w/.test(sign[1] ?? '') && sign[1] !== 'o';
 }

@@ -21,6 +21,7 @@ import type { CourseRow } from '@/server/gradebook/gradebook';
 import { Strip } from '../frame/Strip';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
+import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { marksText, marksWords } from '../words/marks';
 import { AddQuestion } from './AddQuestion';
@@ -34,13 +35,15 @@ interface Props {
   exam: OpenExam;
   view: ExamView;
   courses: CourseRow[];
+  /** The department's time zone. */
+  zone: string;
 }
 
 /** The exam desk: sections and questions on the sheet, readiness and how it runs in the margin. */
-export function ExamDesk({ exam, view: firstView, courses }: Props) {
+export function ExamDesk({ exam, view: firstView, courses, zone }: Props) {
   const router = useRouter();
   const key = `zonda-exam-${exam.id}`;
-  const { present: plan, change, undo, canUndo } = useHistory<ExamPlan>(exam.plan);
+  const { present: plan, change, ...history } = useHistory<ExamPlan>(exam.plan);
   const [view, setView] = useState(firstView);
   const [dialog, setDialog] = useState<'try' | 'schedule' | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -104,9 +107,7 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
         chip={`${marksWords(view.marks)}, ${plan.minutes} minutes`}
       >
         <SavedState state={state} />
-        <Button variant="quiet" onClick={undo} disabled={!canUndo}>
-          Undo
-        </Button>
+        <UndoRedo {...history} />
         <Button
           variant="quiet"
           onClick={async () => {
@@ -117,10 +118,11 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
         >
           Take a copy
         </Button>
-        <Button variant="outline-primary" onClick={() => setDialog('try')}>
+        <Button variant="outline-primary" aria-haspopup="dialog" onClick={() => setDialog('try')}>
           Try the paper
         </Button>
         <Button
+          aria-haspopup="dialog"
           onClick={async () => {
             await flush();
             setDialog('schedule');
@@ -224,7 +226,7 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
             + Section
           </Button>
         </div>
-        <ExamMargin plan={plan} view={view} change={change} />
+        <ExamMargin exam={exam} zone={zone} plan={plan} view={view} change={change} />
       </div>
       {dialog === 'try' && <TryPaper plan={plan} onClose={() => setDialog(null)} />}
       {dialog === 'schedule' && (
@@ -232,6 +234,7 @@ export function ExamDesk({ exam, view: firstView, courses }: Props) {
           exam={exam.id}
           course={exam.course?.id ?? null}
           minutes={plan.minutes}
+          zone={zone}
           courses={courses}
           stopping={view.findings.filter((f) => f.weight === 'stops').length}
           onClose={() => setDialog(null)}

@@ -1,18 +1,23 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { parseExact } from '@/core/base/exact';
 import type { ExamPlan } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';
+import type { OpenExam } from '@/server/exams/exams';
+import { dayAndTime } from '../words/time';
 import { findingText } from '../words/findings';
 
 interface Props {
+  exam: OpenExam;
+  zone: string;
   plan: ExamPlan;
   view: ExamView;
   change: (next: (plan: ExamPlan) => ExamPlan, tag?: string) => void;
 }
 
 /** Beside the plan: what is not ready and why, and how it runs in sentences whose words can be changed. */
-export function ExamMargin({ plan, view, change }: Props) {
+export function ExamMargin({ exam, zone, plan, view, change }: Props) {
   const stops = view.findings.filter((f) => f.weight === 'stops');
   const numberOf = (f: (typeof view.findings)[number]): string =>
     f.at[0] === 'item' && f.values?.number ? `${f.values.number} ` : '';
@@ -23,7 +28,7 @@ export function ExamMargin({ plan, view, change }: Props) {
         className={`note on ${stops.length > 0 ? 'red' : view.findings.length > 0 ? 'warn' : 'tick'}`}
         aria-live="polite"
       >
-        <h3 className={stops.length > 0 ? 'wrong' : view.findings.length > 0 ? 'hand' : 'good'}>
+        <h3 className={view.ready < view.questions ? 'wrong' : view.questions > 0 ? 'good' : 'soft'}>
           {view.ready} of {view.questions} questions ready
         </h3>
         {view.findings.map((f, i) => (
@@ -33,9 +38,11 @@ export function ExamMargin({ plan, view, change }: Props) {
             {findingText(f)}
           </p>
         ))}
-        <p className="soft">
-          About {view.minutes} min of work for {plan.minutes} min.
-        </p>
+        {view.findings.every((f) => f.code !== 'too-little-time') && (
+          <p className="soft">
+            About {view.minutes} min of work for {plan.minutes} min.
+          </p>
+        )}
       </div>
       <div className="note">
         <h3>How it runs</h3>
@@ -127,7 +134,17 @@ export function ExamMargin({ plan, view, change }: Props) {
       </div>
       <div className="note">
         <h3>Afterwards</h3>
-        <p>They see score, marks, key and explanation when you release the results.</p>
+        <p>
+          They see score, marks, key and explanation when you release the results. What each range of scores reads and
+          the grade scale are the <Link href="/department#grades">department’s</Link>, until you change them for a
+          sitting:
+        </p>
+        {exam.sittings.map((s) => (
+          <p key={s.id}>
+            <Link href={`/sittings/${s.id}/results`}>feedback ranges and grades, {dayAndTime(s.opensAt, zone)}</Link>
+          </p>
+        ))}
+        {exam.sittings.length === 0 && <p className="soft">It is not scheduled yet.</p>}
       </div>
     </aside>
   );

@@ -12,7 +12,7 @@ export function NewExam({ courses, open }: { courses: CourseRow[]; open: boolean
   useKeys([{ keys: 'n', what: 'New exam', run: () => setShown(true) }]);
   return (
     <>
-      <Button onClick={() => setShown(true)}>
+      <Button aria-haspopup="dialog" onClick={() => setShown(true)}>
         New exam <KeyCap of="n" />
       </Button>
       <Modal show={shown} onHide={() => setShown(false)} centered aria-labelledby="new-exam" animation={false}>
@@ -38,7 +38,7 @@ export function NewExam({ courses, open }: { courses: CourseRow[]; open: boolean
           </Modal.Body>
           <Modal.Footer>
             <Button variant="quiet" onClick={() => setShown(false)}>
-              Leave
+              Cancel
             </Button>
             <Button type="submit">Build it</Button>
           </Modal.Footer>

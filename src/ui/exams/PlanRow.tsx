@@ -3,9 +3,9 @@ import { useSortable } from '@dnd-kit/sortable';
 import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { parseExact, stored } from '@/core/base/exact';
+import { stored } from '@/core/base/exact';
 import type { ExamPlan, Placement } from '@/core/exams/plan';
-import { readNumber } from '@/core/rules/number/read';
+import { wholeNumber } from '@/core/rules/number/read';
 import type { PlacedQuestion } from '@/server/exams/exam-view';
 import { kindsText } from '../words/kinds';
 import { marksText } from '../words/marks';
@@ -32,7 +32,7 @@ export function PlanRow({ item, number, question, change }: Props) {
   /** An emptied field goes back to the question's own marks. */
   const keep = (): void => {
     if (typed === null) return;
-    const value = readNumber(typed)?.value ?? parseExact(typed.trim());
+    const value = wholeNumber(typed);
     if (typed.trim() === '') change((p) => changedItem(p, item.id, { marks: null }));
     else if (value && value.compare(0) >= 0 && value.compare(1000) <= 0 && stored(value) !== marks) {
       change((p) => changedItem(p, item.id, { marks: stored(value) }));
@@ -45,7 +45,7 @@ export function PlanRow({ item, number, question, change }: Props) {
         ⠿ {number}
       </button>
       <span>
-        <Link href={`/bank/${item.question}`}>{question?.title ?? '…'}</Link>{' '}
+        {question?.open ? <Link href={`/bank/${item.question}`}>{question.title}</Link> : (question?.title ?? '…')}{' '}
         <small>
           {kindsText(question?.kinds ?? '')}
           {item.bonus && ' · bonus, outside the total'}

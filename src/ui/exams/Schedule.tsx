@@ -6,6 +6,7 @@ import Modal from 'react-bootstrap/Modal';
 import { scheduleAction } from '@/app/(staff)/exams/actions';
 import type { Refusal } from '@/core/base/result';
 import type { CourseRow } from '@/server/gradebook/gradebook';
+import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 
 interface Props {
@@ -14,23 +15,20 @@ interface Props {
   minutes: number;
   courses: CourseRow[];
   stopping: number;
+  /** The department's time zone, in which the times are meant. */
+  zone: string;
   onClose: () => void;
 }
 
-/** An instant as the date-and-time field of the browser writes it, in the person's own zone. */
-function forField(at: number): string {
-  const date = new Date(at - new Date(at).getTimezoneOffset() * 60_000);
-  return date.toISOString().slice(0, 16);
-}
-
 /** Schedules a sitting: for whom, from when to when, how long each. */
-export function Schedule({ exam, course, minutes, courses, stopping, onClose }: Props) {
+export function Schedule({ exam, course, minutes, courses, stopping, zone, onClose }: Props) {
   const router = useRouter();
-  const [start] = useState(() => Math.ceil(Date.now() / 300_000) * 300_000);
+  // Now, unless another time is said.
+  const [start] = useState(() => Math.floor(Date.now() / 60_000) * 60_000);
   const [form, setForm] = useState({
     course: course ?? courses[0]?.id ?? '',
-    opens: forField(start),
-    closes: forField(start + Math.max(120, minutes + 30) * 60_000),
+    opens: forField(start, zone),
+    closes: forField(start + Math.max(120, minutes + 30) * 60_000, zone),
     minutes: String(minutes),
   });
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -41,8 +39,8 @@ export function Schedule({ exam, course, minutes, courses, stopping, onClose }: 
     const result = await scheduleAction({
       exam,
       course: form.course,
-      opensAt: Date.parse(form.opens),
-      closesAt: Date.parse(form.closes),
+      opensAt: fromField(form.opens, zone),
+      closesAt: fromField(form.closes, zone),
       minutes: Number(form.minutes),
     });
     if (result.ok) return router.push(`/sittings/${result.value.id}`);
@@ -115,6 +113,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, onClose }: 
               />
             </div>
           </div>
+          <p className="soft mb-0 mt-1">Times of the department, {zone}.</p>
           {beside('opensAt')}
           {beside('closesAt')}
           <label className="form-label mt-3" htmlFor="minutes">
@@ -138,7 +137,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, onClose }: 
         </Modal.Body>
         <Modal.Footer>
           <Button variant="quiet" onClick={onClose}>
-            Leave
+            Cancel
           </Button>
           <Button type="submit" disabled={busy}>
             Schedule it

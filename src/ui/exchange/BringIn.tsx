@@ -1,15 +1,18 @@
 'use client';
 import Link from 'next/link';
-import { type DragEvent, useCallback, useState } from 'react';
+import { type DragEvent, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Result } from '@/core/base/result';
 import type { BankShelf } from '@/server/bank/shelves';
 import type { BroughtIn, BroughtItem } from '@/server/exchange/bring-in';
 import { PlaceOptions, placeOf } from '../bank/PlaceOptions';
 import { Strip } from '../frame/Strip';
+import { findingText } from '../words/findings';
+import { KIND_WORDS } from '../words/kinds';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { BroughtQuestion } from './BroughtQuestion';
+import { handedText } from './handed-text';
 import { useKeeping } from './use-keeping';
 import { ROW_PROBLEM_WORDS } from './words';
 
@@ -27,6 +30,10 @@ export function BringIn({ shelves, first }: { shelves: BankShelf[]; first: strin
   const [text, setText] = useState('');
   const [place, setPlace] = useState(first);
   const keeping = useKeeping();
+  useEffect(() => {
+    const timer = setTimeout(() => setText((typed) => typed || handedText()), 0);
+    return () => clearTimeout(timer);
+  }, []);
 
   const look = async (content: Blob, name: string): Promise<void> => {
     setBusy(true);
@@ -233,6 +240,12 @@ function Findings({ read, doubtful, onlyDoubts, onOnlyDoubts }: FindingsProps) {
           {plural(doubtful, 'wants', 'want')} a look; show only {doubtful === 1 ? 'this one' : 'these'}
         </label>
       )}
+      {read.fromPdf && (
+        <p className="advice">
+          {read.picturesLost > 0 && `${plural(read.picturesLost, 'picture', 'pictures')} could not come along. `}A PDF
+          holds formulas only as letters in a row: look at them, or bring in the document that it was made from.
+        </p>
+      )}
       {read.left.length > 0 && (
         <details>
           <summary>{plural(read.left.length, 'line belongs', 'lines belong')} to no question</summary>
@@ -265,7 +278,10 @@ function Findings({ read, doubtful, onlyDoubts, onOnlyDoubts }: FindingsProps) {
                   <td className="num">{rows}</td>
                   <td>{fault.column}</td>
                   <td>{fault.value}</td>
-                  <td>{ROW_PROBLEM_WORDS[fault.problem]}</td>
+                  <td>
+                    {fault.why ? findingText(fault.why) : ROW_PROBLEM_WORDS[fault.problem]}
+                    {fault.kind && <span className="soft"> ({KIND_WORDS[fault.kind].name})</span>}
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -280,7 +296,7 @@ function Findings({ read, doubtful, onlyDoubts, onOnlyDoubts }: FindingsProps) {
 function groupFaults(bad: BroughtIn['bad']): { rows: string; fault: BroughtIn['bad'][number] }[] {
   const groups = new Map<string, { rows: number[]; fault: BroughtIn['bad'][number] }>();
   for (const fault of bad) {
-    const key = `${fault.column} ${fault.problem} ${fault.value}`;
+    const key = `${fault.column} ${fault.problem} ${fault.kind} ${fault.value}`;
     const group = groups.get(key) ?? { rows: [], fault };
     group.rows.push(fault.row);
     groups.set(key, group);

@@ -1,6 +1,8 @@
 'use client';
 import { memo, useMemo, useState } from 'react';
 import { placedSlots, type Slot } from '@/core/bank/question';
+import type { Content } from '@/core/content/document';
+import { contentFromLines, linesFromContent } from '@/core/content/lines';
 import { questionSheet } from '@/core/bank/sheet';
 import { totalMarks } from '@/core/bank/summary';
 import { stored } from '@/core/base/exact';
@@ -27,6 +29,7 @@ export const BroughtQuestion = memo(function BroughtQuestion({ item, wanted, onW
   const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
   const placed = placedSlots(body);
   const [only] = placed.length === 1 ? placed : [];
+  const words = wordsOf(body.content);
   const setSlot = (slot: Slot, mended: boolean): void => {
     if (!only) return;
     const block = kindOf(slot.kind).placement === 'block';
@@ -71,6 +74,18 @@ export const BroughtQuestion = memo(function BroughtQuestion({ item, wanted, onW
             {DOUBT_WORDS[doubt]}
           </p>
         ))}
+        {only && words !== null && (
+          <details>
+            <summary>Words</summary>
+            <textarea
+              className="form-control form-control-sm"
+              aria-label={`Words of question ${number}`}
+              rows={Math.min(8, 1 + words.split('\n').length)}
+              value={words}
+              onChange={(e) => onChange(withWords(item, e.target.value))}
+            />
+          </details>
+        )}
         {only ? (
           <KeyOf slot={only.slot} number={number} onChange={setSlot} />
         ) : (
@@ -84,6 +99,26 @@ export const BroughtQuestion = memo(function BroughtQuestion({ item, wanted, onW
     </div>
   );
 });
+
+/** Whether a block is the place to answer. */
+const isSlot = (node: Content['content'][number]): boolean =>
+  node.type === 'blockSlot' ||
+  (node.type === 'paragraph' && node.content?.some((n) => n.type === 'inlineSlot') === true);
+
+/** The paragraphs before the slot as lines; null where they hold what lines cannot. */
+function wordsOf(content: Content): string | null {
+  const own = content.content.filter((node) => !isSlot(node));
+  return own.every((node) => node.type === 'paragraph') ? linesFromContent({ type: 'doc', content: own }) : null;
+}
+
+function withWords(item: BroughtItem, words: string): BroughtItem {
+  const content = [...contentFromLines(words).content, ...item.body.content.content.filter(isSlot)];
+  return {
+    ...item,
+    doubts: item.doubts.filter((doubt) => doubt !== 'no-words'),
+    body: { ...item.body, content: { type: 'doc', content } },
+  };
+}
 
 /** Kind, key and marks of a question with one slot. */
 function KeyOf({

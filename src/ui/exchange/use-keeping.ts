@@ -31,8 +31,9 @@ export function useKeeping() {
       const batch = items
         .slice(from, from + BATCH)
         .map(({ body, facts, topic, goals }) => ({ body, facts, topic, goals }));
-      const result = await post({ ...to, items: batch });
-      if (result.ok) undo.current.push(result.value.undo);
+      const last = from + BATCH >= items.length;
+      const result = await post({ ...to, items: batch, goesOn: undo.current[0] ?? null, last });
+      if (result.ok) undo.current = [result.value.undo];
       if (!result.ok || cancelled.current) {
         await takeBack();
         return setState(result.ok ? { name: 'idle' } : { name: 'refused', refusal: result.refusal });

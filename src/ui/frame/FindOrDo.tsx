@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { findAction } from '@/app/(staff)/actions';
 import type { Hit } from '@/server/today/find';
+import { lastBankPlace } from '../bank/bank-place';
 import { useKeys } from './keys';
 
 interface Command {
@@ -15,6 +16,8 @@ interface Command {
 const COMMANDS: Command[] = [
   { title: 'Write a new question', note: 'do', href: '/bank/new' },
   { title: 'Build a new exam', note: 'do', href: '/exams?new=yes' },
+  { title: 'Bring in a document or spreadsheet of questions', note: 'do', href: '/bank/bring-in' },
+  { title: 'Grade scale and feedback ranges', note: 'go', href: '/department#grades' },
   { title: 'Today', note: 'go', href: '/' },
   { title: 'Bank', note: 'go', href: '/bank' },
   { title: 'Exams', note: 'go', href: '/exams' },
@@ -64,11 +67,14 @@ export function FindOrDo() {
   const go = (command: Command | undefined): void => {
     if (!command) return;
     close();
-    router.push(command.href);
+    // A new question goes into the bank that was looked at last.
+    const [, bank] = /[?&]bank=([\w-]+)/.exec(lastBankPlace()?.href ?? '') ?? [];
+    const here = command.href === '/bank/new' && bank !== undefined && bank !== 'all';
+    router.push(here ? `${command.href}?bank=${bank}` : command.href);
   };
   return (
     <>
-      <button type="button" className="find" onClick={() => setOpen(true)}>
+      <button type="button" className="find" aria-haspopup="dialog" onClick={() => setOpen(true)}>
         Find or do <kbd>Ctrl K</kbd>
       </button>
       <Modal show={open} onHide={close} aria-label="Find or do" contentClassName="find-box" animation={false}>

@@ -5,6 +5,7 @@ import { FindOrDo } from './FindOrDo';
 import { KeysOverview } from './KeysOverview';
 import { Person } from './Person';
 import { Sign } from './Sign';
+import { SkipLink } from './SkipLink';
 
 interface Props {
   department: string;
@@ -17,6 +18,7 @@ interface Props {
 export function Frame({ department, person, waiting, children }: Props) {
   return (
     <>
+      <SkipLink />
       <header className="bar">
         <Link className="brand" href="/" aria-label="Zonda, today">
           <Sign /> Zonda <small>{department}</small>
@@ -25,7 +27,9 @@ export function Frame({ department, person, waiting, children }: Props) {
         <FindOrDo />
         <Person {...person} />
       </header>
-      <main>{children}</main>
+      <main id="main" tabIndex={-1}>
+        {children}
+      </main>
       <KeysOverview />
     </>
   );

@@ -5,7 +5,7 @@ import { ownKey, singleKeysOff } from './own-keys';
 
 /** A key of the present screen: shown in the overview and run when pressed. */
 export interface KeyBinding {
-  /** As `KeyboardEvent.key`, with "Ctrl+" before it where it is held; or a range such as "0–9". */
+  /** As `KeyboardEvent.key`, with "Ctrl+" or "Ctrl+Shift+" before it where they are held; or a range such as "0–9". */
   keys: string;
   what: string;
   run: (key: string) => void;
@@ -40,7 +40,14 @@ function fits(keys: string, pressed: string): boolean {
   return keys.toLowerCase() === pressed.toLowerCase();
 }
 
-/** Makes keys work while the component is on the screen. Keys without Ctrl never fire while typing (but Esc does) or behind an open dialog. */
+/** Whether a window stands over the screen; its keys are its own. */
+const covered = (): boolean => document.querySelector('.modal.show, dialog[open]') !== null;
+
+/**
+ * Makes keys work while the component is on the screen. Nothing fires behind an open window, and keys without Ctrl never
+ * while typing (but Esc does). Keys with Ctrl come before whatever the cursor is in: editors and fields have an undo of
+ * their own, which would hide that of the screen.
+ */
 export function useKeys(bindings: KeyBinding[]): void {
   const ref = useRef(bindings);
   useLayoutEffect(() => {
@@ -48,23 +55,27 @@ export function useKeys(bindings: KeyBinding[]): void {
   });
   useEffect(() => {
     active.add(ref);
-    const press = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || event.altKey) return;
-      const held = event.ctrlKey || event.metaKey;
-      const name = held ? `Ctrl+${event.key}` : event.key;
+    const press = (event: KeyboardEvent, held: boolean): void => {
+      if (event.defaultPrevented || event.altKey || held !== (event.ctrlKey || event.metaKey)) return;
+      const name = held ? `Ctrl+${event.shiftKey ? 'Shift+' : ''}${event.key}` : event.key;
       const binding = ref.current.find((b) => fits(ownKey(b.keys), name));
       if (!binding) return;
       if (!held && event.key !== 'Escape' && (typing(event.target) || presses(event))) return;
       if (!held && event.key.length === 1 && singleKeysOff()) return;
-      if (!held && document.querySelector('.modal.show')) return;
+      if (covered()) return;
       event.preventDefault();
+      if (held) event.stopPropagation();
       // What a key did is there before the next one comes, however fast they are pressed.
       flushSync(() => binding.run(event.key));
     };
-    window.addEventListener('keydown', press);
+    const first = (event: KeyboardEvent): void => press(event, true);
+    const last = (event: KeyboardEvent): void => press(event, false);
+    window.addEventListener('keydown', first, true);
+    window.addEventListener('keydown', last);
     return () => {
       active.delete(ref);
-      window.removeEventListener('keydown', press);
+      window.removeEventListener('keydown', first, true);
+      window.removeEventListener('keydown', last);
     };
   }, []);
 }

@@ -22,10 +22,8 @@ export interface ReviewProps<Sheet, Response> {
   evidence: readonly string[];
 }
 
-/** The student's half of a kind. */
-export interface StudentSide<Sheet, Response> {
-  Student: ComponentType<StudentProps<Sheet, Response>>;
-  Review: ComponentType<ReviewProps<Sheet, Response>>;
+/** What a page may ask of a response without drawing its slot. It stands apart from the components, so that the server can ask it too. */
+export interface ResponseSide<Sheet, Response> {
   /** Whether anything is answered; decides the bar in the contents. */
   answered: (response: Response | undefined) => boolean;
   /** The formulas that a response has as they were typed, when it has any; they are drawn as they were understood. */
@@ -39,6 +37,8 @@ export interface EditorProps<Setup> {
   /** Marks of the slot as exact text; shares are shown in them. */
   marks: string;
   letter: string;
+  /** On the sheet: goes on writing behind the slot. */
+  onLeave?: () => void;
 }
 
 /** The author's half of a kind: the key on the sheet, the rules in the margin. */

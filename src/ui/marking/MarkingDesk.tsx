@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -139,9 +140,11 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
   if (!now) {
     return (
       <>
-        <Strip where={{ href: '/marking', name: 'Marking' }} title={`Question ${desk.number}`} />
+        <Strip where={{ href: '/marking', name: 'Marking' }} title={`Question ${desk.number}`}>
+          <Onward desk={desk} />
+        </Strip>
         <div className="page">
-          <div className="sheet plain">The rules have decided every answer to this question.</div>
+          <div className="sheet plain">Nothing waits here: the rules have decided every answer to this question.</div>
         </div>
       </>
     );
@@ -168,9 +171,13 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
         <Button variant="quiet" disabled={at === 0} onClick={() => go(at - 1)}>
           ‹ Back <KeyCap of="k" />
         </Button>
-        <Button disabled={at === answers.length - 1} onClick={() => go(at + 1)}>
-          Next <KeyCap of="j" />
-        </Button>
+        {marked === answers.length ? (
+          <Onward desk={desk} />
+        ) : (
+          <Button disabled={at === answers.length - 1} onClick={() => go(at + 1)}>
+            Next <KeyCap of="j" />
+          </Button>
+        )}
       </Strip>
       <div className="split with-index">
         <nav className="index" aria-label="Answers">
@@ -211,11 +218,12 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
               )}
             </div>
             <p className="soft mb-0 mt-2">
-              Why it waits:{' '}
               {now.byPerson ? (
-                'it was marked by a person'
+                'Marked by a person.'
               ) : (
-                <TextWithFormulas text={traceText(now.trace)} drawn={drawn} />
+                <>
+                  Why it waits: <TextWithFormulas text={traceText(now.trace)} drawn={drawn} />
+                </>
               )}
             </p>
           </div>
@@ -292,5 +300,20 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
         </aside>
       </div>
     </>
+  );
+}
+
+/** Where to go when everything here is marked. */
+function Onward({ desk }: { desk: Desk }) {
+  const [href, words] =
+    desk.nextItem !== null
+      ? [`/marking/${desk.sitting}/${desk.nextItem}`, 'the next question']
+      : desk.seesResults
+        ? [`/sittings/${desk.sitting}/results`, 'to the results']
+        : ['/marking', 'to the list'];
+  return (
+    <Link className="btn btn-primary" href={href}>
+      All marked: {words}
+    </Link>
   );
 }

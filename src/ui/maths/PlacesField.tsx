@@ -2,7 +2,7 @@
 import type { MathfieldElement } from 'mathlive';
 import { useEffect, useRef, useState } from 'react';
 import { useLatest } from '../parts/use-latest';
-import { makeField } from './make-field';
+import { fetchFieldEngine, makeField } from './make-field';
 
 interface Props {
   /** LaTeX with `\placeholder[id]{}` where something is to be written. */
@@ -22,8 +22,9 @@ export function PlacesField({ formula, places, values, label, onChange }: Props)
 
   useEffect(() => {
     let gone = false;
-    void makeField().then((made) => {
-      if (gone || !place.current) return;
+    const stand = (): void => {
+      const made = makeField();
+      if (gone || !made || !place.current) return;
       made.readOnly = true;
       made.setValue(formula, { silenceNotifications: true });
       made.addEventListener('input', () => {
@@ -35,7 +36,8 @@ export function PlacesField({ formula, places, values, label, onChange }: Props)
       made.menuItems = [];
       field.current = made;
       setReady(true);
-    });
+    };
+    void fetchFieldEngine().then(stand);
     return () => {
       gone = true;
       field.current?.remove();

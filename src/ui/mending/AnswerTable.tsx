@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { exact, parseExact, stored } from '@/core/base/exact';
+import { exact, stored } from '@/core/base/exact';
 import type { Change } from '@/core/exams/amendments';
 import type { AnswerGroup } from '@/core/results/answer-groups';
-import { readNumber } from '@/core/rules/number/read';
+import { wholeNumber } from '@/core/rules/number/read';
 import { likeness } from '@/core/text/likeness';
 import type { AnsweredSlot } from '@/server/marking/answers-view';
 import { TextWithFormulas } from '../sheet/Formula';
@@ -125,7 +125,7 @@ export function AnswerTable({ slot, single, changes, drawn, onChange }: Props) {
 
 /** Marks as typed, as a share of the whole; null when they are none, or more than there are. */
 function readShare(typed: string, of: string): string | null {
-  const value = typed.trim() === '' ? null : (readNumber(typed)?.value ?? parseExact(typed));
+  const value = typed.trim() === '' ? null : wholeNumber(typed);
   const worth = exact(of);
   if (!value || worth.equals(0) || value.compare(0) < 0 || value.compare(worth) > 0) return null;
   return stored(value.div(worth));

@@ -6,14 +6,16 @@ import Modal from 'react-bootstrap/Modal';
 interface Props {
   title: string;
   onClose: () => void;
-  /** The acts beside "Leave". */
+  /** The acts beside the way out. */
   acts?: ReactNode;
+  /** What the way out is called: "Cancel" beside acts, "Close" without, "Done" where everything is kept as it is typed. */
+  out?: 'Cancel' | 'Close' | 'Done';
   size?: 'xl';
   children: ReactNode;
 }
 
 /** A small window over the screen, with its title and the way out. */
-export function Dialog({ title, onClose, acts, size, children }: Props) {
+export function Dialog({ title, onClose, acts, out = acts ? 'Cancel' : 'Close', size, children }: Props) {
   const id = useId();
   return (
     <Modal
@@ -32,7 +34,7 @@ export function Dialog({ title, onClose, acts, size, children }: Props) {
       </Modal.Body>
       <Modal.Footer>
         <Button variant="quiet" onClick={onClose}>
-          Leave
+          {out}
         </Button>
         {acts}
       </Modal.Footer>

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { exact, parseExact, stored } from '@/core/base/exact';
-import { readNumber } from '@/core/rules/number/read';
+import { exact, stored } from '@/core/base/exact';
+import { wholeNumber } from '@/core/rules/number/read';
 
 /** A number as a teacher types it, kept exactly. What is none is put back when the field is left. */
 export function ExactInput({
@@ -24,8 +24,7 @@ export function ExactInput({
       value={typed ?? (decimal.includes('(') ? value : decimal)}
       onChange={(e) => {
         setTyped(e.target.value);
-        const reading = readNumber(e.target.value);
-        const read = reading?.rest === '' ? reading.value : parseExact(e.target.value);
+        const read = wholeNumber(e.target.value);
         if (read) onChange(stored(read));
       }}
       onBlur={() => setTyped(null)}

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { parseExact, stored } from '@/core/base/exact';
-import { readNumber } from '@/core/rules/number/read';
+import { stored } from '@/core/base/exact';
+import { wholeNumber } from '@/core/rules/number/read';
 import { marksText } from '../words/marks';
 
 /** Marks as a teacher types them: 2, 1.5, 1½. What cannot be marks is put back when the field is left. */
@@ -27,7 +27,7 @@ export function MarksInput({
       value={typed ?? (marks === '' ? '' : marksText(marks))}
       onChange={(e) => {
         setTyped(e.target.value);
-        const value = readNumber(e.target.value)?.value ?? parseExact(e.target.value);
+        const value = wholeNumber(e.target.value);
         if (value && value.compare(0) >= 0 && value.compare(1000) <= 0) onChange(stored(value));
       }}
       onBlur={() => setTyped(null)}

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { exact, parseExact, shown, stored } from '@/core/base/exact';
-import { readNumber } from '@/core/rules/number/read';
+import { exact, shown, stored } from '@/core/base/exact';
+import { wholeNumber } from '@/core/rules/number/read';
 
 interface Props {
   /** Share of the marks, exact text from 0 to 1. */
@@ -18,7 +18,7 @@ export function ShareInput({ share, marks, label, onChange }: Props) {
   const now = shown(exact(share).mul(worth));
   const [typed, setTyped] = useState<string | null>(null);
   const keep = (): void => {
-    const value = typed === null ? null : (readNumber(typed)?.value ?? parseExact(typed));
+    const value = typed === null ? null : wholeNumber(typed);
     if (value && !worth.equals(0) && value.compare(0) >= 0 && value.compare(worth) <= 0)
       onChange(stored(value.div(worth)));
     setTyped(null);

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Refusal, Result } from '@/core/base/result';
 import { sameValue } from '@/core/base/same-value';
+import { oneAtATime } from './one-at-a-time';
 import { plainCopy } from './plain-copy';
 import { useLatest } from './use-latest';
 
@@ -52,36 +53,35 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
   const latest = useRef(value);
   const saved = useRef(value);
   const sending = useRef<T | null>(null);
-  const running = useRef<Promise<void> | null>(null);
   const stopped = useRef(false);
 
-  const flush = useCallback(async (): Promise<void> => {
-    if (running.current) await running.current;
-    if (latest.current === saved.current || stopped.current) return;
-    const sent = latest.current;
-    sending.current = sent;
-    running.current = (async () => {
-      setState({ name: 'saving' });
-      try {
-        const result = await save(plainCopy(sent), base.current);
-        if (result.ok) {
-          base.current = result.value.version;
-          saved.current = sent;
-          if (latest.current === sent) localStorage.removeItem(key);
-          setState({ name: 'saved', at: result.value.savedAt });
-        } else {
-          stopped.current = result.refusal.code === 'changed-elsewhere';
-          setState({ name: 'refused', refusal: result.refusal });
+  const [line] = useState(oneAtATime);
+  const flush = useCallback(
+    () =>
+      line(async () => {
+        if (latest.current === saved.current || stopped.current) return;
+        const sent = latest.current;
+        sending.current = sent;
+        setState({ name: 'saving' });
+        try {
+          const result = await save(plainCopy(sent), base.current);
+          if (result.ok) {
+            base.current = result.value.version;
+            saved.current = sent;
+            if (latest.current === sent) localStorage.removeItem(key);
+            setState({ name: 'saved', at: result.value.savedAt });
+          } else {
+            stopped.current = result.refusal.code === 'changed-elsewhere';
+            setState({ name: 'refused', refusal: result.refusal });
+          }
+        } catch {
+          setState({ name: 'offline' });
+          return;
         }
-      } catch {
-        setState({ name: 'offline' });
-        return;
-      }
-      sending.current = null;
-    })();
-    await running.current;
-    running.current = null;
-  }, [key, save]);
+        sending.current = null;
+      }),
+    [key, save, line],
+  );
 
   useEffect(() => {
     if (latest.current === value) return;

@@ -17,13 +17,16 @@ export function useHistory<T>(initial: T, key?: string) {
   useEffect(() => {
     const kept = key && readKept<T>(key);
     if (!kept || !sameValue(kept.present, initial)) return;
-    const timer = setTimeout(() => setHistory((h) => (h.past.length === 0 ? { ...kept, present: h.present } : h)), 0);
+    const timer = setTimeout(
+      () => setHistory((h) => (h.past.length + h.future.length === 0 ? { ...kept, present: h.present } : h)),
+      0,
+    );
     return () => clearTimeout(timer);
     // Only what was loaded first is compared.
     // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
   }, [key]);
   useEffect(() => {
-    if (!key || history.past.length === 0) return;
+    if (!key || history.past.length + history.future.length === 0) return;
     const timer = setTimeout(() => keep(key, history), 300);
     return () => clearTimeout(timer);
   }, [key, history]);
@@ -38,13 +41,21 @@ export function useHistory<T>(initial: T, key?: string) {
   useKeys([
     { keys: 'Ctrl+z', what: 'Undo', run: undo },
     { keys: 'Ctrl+y', what: 'Redo', run: redo },
+    { keys: 'Ctrl+Shift+z', what: 'Redo', run: redo },
   ]);
-  return { present: history.present, change, undo, redo, canUndo: history.past.length > 0 };
+  return {
+    present: history.present,
+    change,
+    undo,
+    redo,
+    canUndo: history.past.length > 0,
+    canRedo: history.future.length > 0,
+  };
 }
 
 function keep<T>(key: string, history: History<T>): void {
   for (let past = history.past; ; past = past.slice(Math.ceil(past.length / 2))) {
-    const text = JSON.stringify({ ...history, past, future: [] });
+    const text = JSON.stringify({ ...history, past, future: history.future.slice(0, past.length + 20) });
     if (text.length > MOST_KEPT && past.length > 1) continue;
     try {
       sessionStorage.setItem(key, text);

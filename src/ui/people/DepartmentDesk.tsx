@@ -100,7 +100,7 @@ export function DepartmentDesk({ department, members, mayManage, mayProvide }: P
                               Replace it
                             </Button>{' '}
                             <Button variant="quiet" onClick={() => setReplacing(null)}>
-                              Leave it
+                              Cancel
                             </Button>
                           </>
                         ) : (

@@ -142,7 +142,7 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
         </div>
       </fieldset>
       <div className="note">
-        <h3>Grade scale</h3>
+        <h3 id="grades">Grade scale</h3>
         <p>
           {[...present.grades]
             .reverse()

@@ -1,7 +1,8 @@
 'use client';
 import { exact, shown } from '@/core/base/exact';
-import type { Boundaries } from '@/core/results/policy';
+import { type Boundaries, boundariesReadiness, withPassMark } from '@/core/results/policy';
 import type { Results } from '@/server/results/results';
+import { findingText } from '../words/findings';
 import { PercentInput } from '../parts/PercentInput';
 import { passes } from './outcome';
 
@@ -41,7 +42,7 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
             <PercentInput
               label="Pass mark"
               value={boundaries.passPercent}
-              onChange={(passPercent) => change((b) => ({ ...b, passPercent }), 'pass')}
+              onChange={(passPercent) => change((b) => withPassMark(b, passPercent), 'pass')}
             />
           </span>
         </h3>
@@ -72,15 +73,43 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
       </div>
       {boundaries.grades.length > 0 && (
         <div className="note">
-          <h3>
-            Grade scale <span className="end">department’s</span>
-          </h3>
-          <p>
-            {[...boundaries.grades]
-              .reverse()
-              .map((g) => `${g.grade} ${g.from}`)
-              .join(' · ')}
-          </p>
+          <h3>Grade scale</h3>
+          <div className="fact-line">
+            {boundaries.grades.map((g, i) => {
+              const [below, above] = [boundaries.grades[i - 1], boundaries.grades[i + 1]];
+              return (
+                <span key={i} className="w-100 fact-line">
+                  <strong>{g.grade}</strong> from{' '}
+                  {i === 0 ? (
+                    '0 %'
+                  ) : (
+                    <PercentInput
+                      label={`Lower edge of grade ${g.grade}`}
+                      value={g.from}
+                      fits={(percent) =>
+                        exact(percent).compare(exact(below?.from ?? '0')) > 0 &&
+                        (!above || exact(percent).compare(exact(above.from)) < 0)
+                      }
+                      why="between its neighbours"
+                      onChange={(from) =>
+                        change(
+                          (b) => ({ ...b, grades: b.grades.map((step, n) => (n === i ? { ...step, from } : step)) }),
+                          `grade ${i}`,
+                        )
+                      }
+                    />
+                  )}
+                </span>
+              );
+            })}
+          </div>
+          {boundariesReadiness(boundaries)
+            .filter((f) => f.at[0] === 'grades')
+            .map((f, i) => (
+              <p key={i} className="hand">
+                {findingText(f)}
+              </p>
+            ))}
         </div>
       )}
     </aside>

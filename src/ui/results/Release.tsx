@@ -6,9 +6,10 @@ import { releaseAction } from '@/app/(staff)/sittings/actions';
 import type { Refusal } from '@/core/base/result';
 import type { Results, Shows } from '@/server/results/results';
 import { plural } from '../words/marks';
+import { dayAndTime } from '../words/time';
 import { refusalText } from '../words/refusals';
 
-const WORDS: Record<keyof Shows, string> = {
+const WORDS: Record<Exclude<keyof Shows, 'atOnce'>, string> = {
   marks: 'marks per question, with the reason for each',
   key: 'the key, where an answer was not right',
   explanation: 'explanations',
@@ -16,7 +17,7 @@ const WORDS: Record<keyof Shows, string> = {
 
 /** Says what releasing does and to how many, then does it. */
 export function Release({ results, passed, onClose }: { results: Results; passed: number; onClose: () => void }) {
-  const [shows, setShows] = useState<Shows>({ marks: true, key: true, explanation: true });
+  const [shows, setShows] = useState<Shows>({ marks: true, key: true, explanation: true, atOnce: false });
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
   const release = async (): Promise<void> => {
@@ -36,7 +37,7 @@ export function Release({ results, passed, onClose }: { results: Results; passed
           {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed.
           You can take it back.
         </p>
-        {(Object.keys(WORDS) as (keyof Shows)[]).map((name) => (
+        {(Object.keys(WORDS) as (keyof typeof WORDS)[]).map((name) => (
           <label key={name} className="d-flex gap-2 mb-1">
             <input
               type="checkbox"
@@ -47,6 +48,28 @@ export function Release({ results, passed, onClose }: { results: Results; passed
             {WORDS[name]}
           </label>
         ))}
+        {results.stillOpen && (
+          <div className="advice mt-3">
+            <p className="mb-1">
+              <strong>
+                {results.stillOpen.students === 0
+                  ? 'The sitting is still open'
+                  : `${plural(results.stillOpen.students, 'student has', 'students have')} not begun and can still get in`}
+              </strong>
+              , until {dayAndTime(results.stillOpen.until)}. Until then those who have finished read only their score
+              and what their range says.
+            </p>
+            <label className="d-flex gap-2">
+              <input
+                type="checkbox"
+                className="form-check-input"
+                checked={shows.atOnce}
+                onChange={(e) => setShows({ ...shows, atOnce: e.target.checked })}
+              />
+              show marks, key and explanations at once all the same
+            </label>
+          </div>
+        )}
         {refusal && (
           <p role="alert" className="trouble">
             {refusalText(refusal)}
@@ -55,7 +78,7 @@ export function Release({ results, passed, onClose }: { results: Results; passed
       </Modal.Body>
       <Modal.Footer>
         <Button variant="quiet" onClick={onClose}>
-          Leave
+          Cancel
         </Button>
         <Button disabled={busy} onClick={release}>
           Release to {plural(results.rows.length, 'student')}

@@ -28,10 +28,18 @@ export function ResultSheet({ result }: { result: OwnResult }) {
         {result.revisedAt !== null && (
           <p className="hand mt-2 mb-0">These results were revised on {dayAndTime(result.revisedAt)}.</p>
         )}
+        {result.waitsUntil !== null && (
+          <p className="soft mt-2 mb-0">
+            Others can still sit it. Your answers with marks, key and explanations follow after{' '}
+            {dayAndTime(result.waitsUntil)}.
+          </p>
+        )}
         {result.rangeText && <p className="mt-3 mb-0 fs-6">{result.rangeText}</p>}
         {result.sections.length > 1 && (
           <p className="soft mt-2 mb-0">
-            {result.sections.map((s) => `${s.title}: ${s.marks} of ${s.of}`).join(' · ')}
+            {result.sections
+              .map((s) => `${s.title}: ${s.marks} of ${s.of}${s.passed ? '' : `, not the ${s.passPercent} % it needs`}`)
+              .join(' · ')}
           </p>
         )}
       </section>
@@ -61,10 +69,10 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           <aside className="margin" aria-label={`Marks of question ${item.number}`}>
             {item.dropped && <p className="note hand">This question does not count, for nobody.</p>}
             {item.slots.map((slot) => (
-              <div key={slot.id} className={`note ${slot.marks === '0' ? '' : 'red'}`}>
+              <div key={slot.id} className={`note ${slot.marks === slot.of ? 'tick' : 'red'}`}>
                 <h3>
                   {item.slots.length > 1 && <span className="letter">{slot.letter}</span>}
-                  <span className="wrong">{outOf(slot.marks, slot.of)}</span>
+                  <span className={slot.marks === slot.of ? 'good' : 'wrong'}>{outOf(slot.marks, slot.of)}</span>
                 </h3>
                 <p className="soft">
                   <TextWithFormulas text={traceText(slot.trace)} drawn={drawTextFormulas(traceText(slot.trace))} />

@@ -4,16 +4,17 @@ import { useCallback, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { saveBoundariesAction, takeBackAction } from '@/app/(staff)/sittings/actions';
 import { exact, round, shown } from '@/core/base/exact';
-import { type Boundaries, boundariesReadiness } from '@/core/results/policy';
+import { type Boundaries, boundariesReadiness, withPassMark } from '@/core/results/policy';
 import { spread } from '@/core/results/spread';
 import type { Results } from '@/server/results/results';
 import { Strip } from '../frame/Strip';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
+import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { plural } from '../words/marks';
 import { BoundaryNotes } from './BoundaryNotes';
-import { countByRange, passes } from './outcome';
+import { countByRange, gradeOf, passes } from './outcome';
 import { RangeTable } from './RangeTable';
 import { Release } from './Release';
 import { type Boundary, ScoreLine } from './ScoreLine';
@@ -23,7 +24,7 @@ const asText = (percent: number): string => String(Math.round(percent * 1000) / 
 
 /** The results of a sitting: scores on one line, boundaries to drag or type, what each range reads, release. */
 export function ResultsDesk({ results }: { results: Results }) {
-  const { present, change, undo, canUndo } = useHistory<Boundaries>(results.boundaries);
+  const { present, change, ...history } = useHistory<Boundaries>(results.boundaries);
   const [releasing, setReleasing] = useState(false);
   const save = useCallback(
     async (boundaries: Boundaries, base: number) =>
@@ -64,15 +65,26 @@ export function ResultsDesk({ results }: { results: Results }) {
         pass: false,
       }),
     ),
+    ...present.grades.slice(1).map(
+      (g, i): Boundary => ({
+        id: `grade ${i + 1}`,
+        at: Number(g.from),
+        label: g.grade,
+        name: `Lower edge of grade ${g.grade}`,
+        pass: false,
+      }),
+    ),
   ];
   const move = (id: string, percent: number): void => {
-    if (id === 'pass') return change((b) => ({ ...b, passPercent: asText(percent) }), 'pass');
-    const index = Number(id.split(' ')[1]);
+    if (id === 'pass') return change((b) => withPassMark(b, asText(percent)), 'pass');
+    const [list, at] = id.split(' ');
+    const index = Number(at);
+    const steps = list === 'grade' ? 'grades' : 'ranges';
     change((b) => {
-      const before = Number(b.ranges[index - 1]?.from ?? 0);
-      const after = Number(b.ranges[index + 1]?.from ?? 100.5);
-      const kept = Math.min(after - 0.5, Math.max(before + 0.5, percent));
-      return { ...b, ranges: b.ranges.map((r, i) => (i === index ? { ...r, from: asText(kept) } : r)) };
+      const before = Number(b[steps][index - 1]?.from ?? 0);
+      const after = Number(b[steps][index + 1]?.from ?? 100.5);
+      const from = asText(Math.min(after - 0.5, Math.max(before + 0.5, percent)));
+      return { ...b, [steps]: b[steps].map((step, i) => (i === index ? { ...step, from } : step)) };
     }, id);
   };
   return (
@@ -91,16 +103,16 @@ export function ResultsDesk({ results }: { results: Results }) {
         <Link className="btn btn-quiet" href={`/sittings/${results.sitting}/answers`}>
           Answers
         </Link>
-        <Button variant="quiet" onClick={undo} disabled={!canUndo}>
-          Undo
-        </Button>
+        <UndoRedo {...history} />
         {results.releasedAt === null ? (
           <Button
+            aria-haspopup="dialog"
             onClick={async () => {
               await flush();
               setReleasing(true);
             }}
             disabled={results.rows.length === 0}
+            title={results.rows.length === 0 ? 'Nobody has handed in yet' : undefined}
           >
             Release…
           </Button>
@@ -165,6 +177,7 @@ export function ResultsDesk({ results }: { results: Results }) {
                     <th scope="col" className="num">
                       Percent
                     </th>
+                    {present.grades.length > 0 && <th scope="col">Grade</th>}
                     <th scope="col">Pass</th>
                   </tr>
                 </thead>
@@ -182,6 +195,7 @@ export function ResultsDesk({ results }: { results: Results }) {
                         <td className="num">
                           {round(exact(r.percent), results.rounding.places, results.rounding.mode)}
                         </td>
+                        {present.grades.length > 0 && <td>{gradeOf(r, results, present)}</td>}
                         <td>
                           {r.waiting > 0 ? (
                             <span className="hand">{plural(r.waiting, 'waits', 'wait')}</span>

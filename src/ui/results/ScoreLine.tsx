@@ -20,9 +20,26 @@ interface Props {
 }
 
 const WIDTH = 820;
-const HEIGHT = 286;
+/** Height of a row of labels. */
+const ROW = 28;
 const LEFT = 26;
 const FLOOR = 200;
+
+const labelWidth = ({ label }: Boundary): number => label.length * 8 + 18;
+
+/** The row below the line in which each label stands, so that every one can be read and taken hold of. */
+function labelRows(boundaries: readonly Boundary[], x: (percent: number) => number): ReadonlyMap<string, number> {
+  const ends: number[] = [];
+  const rows = new Map<string, number>();
+  for (const b of [...boundaries].sort((one, other) => one.at - other.at)) {
+    const left = x(b.at) - labelWidth(b) / 2;
+    const free = ends.findIndex((end) => end < left - 2);
+    const row = free === -1 ? ends.length : free;
+    ends[row] = left + labelWidth(b);
+    rows.set(b.id, row);
+  }
+  return rows;
+}
 
 /** The scores on one line, with the boundaries to drag; every boundary moves by the arrow keys too. */
 export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
@@ -56,12 +73,15 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
     event.preventDefault();
     onMove(boundary.id, Math.min(100, Math.max(0, boundary.at + step)));
   };
-  const edges = [0, ...boundaries.filter((b) => !b.pass).map((b) => b.at), 100].sort((a, b) => a - b);
+  const rows = labelRows(boundaries, x);
+  const topOf = (b: Boundary): number => FLOOR + 26 + ROW * (rows.get(b.id) ?? 0);
+  const height = FLOOR + 30 + ROW * (Math.max(0, ...rows.values()) + 1);
+  const edges = [0, ...boundaries.filter((b) => b.id.startsWith('range')).map((b) => b.at), 100].sort((a, b) => a - b);
   return (
     <svg
       ref={svg}
       className="chart"
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${WIDTH} ${height}`}
       role="group"
       aria-label={`Scores of ${percents.length} students with boundaries`}
     >
@@ -95,15 +115,19 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
         );
       })}
       <line className="axis" x1={LEFT} x2={WIDTH - LEFT} y1={FLOOR} y2={FLOOR} />
-      {range(0, 101, 10).map((tick) => (
-        <text key={tick} x={x(tick)} y={FLOOR + 18} textAnchor="middle">
-          {tick}
-          {tick === 0 || tick === 100 ? ' %' : ''}
-        </text>
+      {boundaries.map((b) => (
+        <line
+          key={b.id}
+          className={`edge ${b.pass ? 'pass' : ''}`}
+          x1={x(b.at)}
+          x2={x(b.at)}
+          y1={b.pass ? 4 : 14}
+          y2={topOf(b)}
+        />
       ))}
       {boundaries.map((b) => {
-        const width = b.label.length * 8 + 18;
-        const top = b.pass ? 258 : 226;
+        const width = labelWidth(b);
+        const top = topOf(b);
         return (
           <g
             key={b.id}
@@ -118,7 +142,7 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
             onPointerDown={drag(b.id)}
             onKeyDown={nudge(b)}
           >
-            <line x1={x(b.at)} x2={x(b.at)} y1={b.pass ? 4 : 14} y2={top} />
+            <rect className="hold" x={x(b.at) - 5} width={10} y={14} height={FLOOR - 14} />
             <rect
               x={Math.min(WIDTH - width, Math.max(0, x(b.at) - width / 2))}
               y={top}
@@ -132,6 +156,13 @@ export function ScoreLine({ percents, boundaries, passAt, onMove }: Props) {
           </g>
         );
       })}
+      {/* After the lines, with a rim of the sheet's colour: no line strikes a number through. */}
+      {range(0, 101, 10).map((tick) => (
+        <text key={tick} className="tick" x={x(tick)} y={FLOOR + 18} textAnchor="middle">
+          {tick}
+          {tick === 0 || tick === 100 ? ' %' : ''}
+        </text>
+      ))}
     </svg>
   );
 }

@@ -59,6 +59,11 @@ export function Contents({ sections, states, isLater, current, open, onClose, on
           </ol>
         </div>
       ))}
+      {/* A full load on purpose: what the room holds is not needed there. */}
+      {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- see above */}
+      <a className="way-out" href="/my">
+        To my page; the time goes on
+      </a>
     </nav>
   );
 }

@@ -5,7 +5,7 @@ import type { Room as RoomData } from '@/server/sittings/room';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
-import { studentSide } from '../kinds/students';
+import { responseSide } from '../kinds/responses';
 import type { DrawnItem, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper, keeperOf } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
@@ -31,7 +31,7 @@ const SAVING: Record<Saving, string> = {
 
 function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness {
   const slots = Object.entries(item.sheet.slots);
-  const done = slots.filter(([id, slot]) => studentSide(slot.kind).answered(responses[id])).length;
+  const done = slots.filter(([id, slot]) => responseSide(slot.kind).answered(responses[id])).length;
   return done === 0 ? 'empty' : done === slots.length ? 'full' : 'half';
 }
 

@@ -25,7 +25,7 @@ export function NewRubric({ shelves }: { shelves: BankShelf[] }) {
   };
   return (
     <>
-      <Button onClick={() => setOpen(true)} disabled={shelves.length === 0}>
+      <Button aria-haspopup="dialog" onClick={() => setOpen(true)} disabled={shelves.length === 0}>
         New rubric
       </Button>
       {open && (

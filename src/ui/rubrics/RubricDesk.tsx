@@ -8,13 +8,14 @@ import { Strip } from '../frame/Strip';
 import { plainCopy } from '../parts/plain-copy';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
+import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { findingText } from '../words/findings';
 import { RubricEditor } from './RubricEditor';
 
 /** A rubric of the bank on its own sheet: written in place, saved as typed, printed on one page. */
 export function RubricDesk({ kept }: { kept: KeptRubric }) {
-  const { present, change, undo, canUndo } = useHistory<Rubric>(kept.rubric);
+  const { present, change, ...history } = useHistory<Rubric>(kept.rubric);
   const [removing, setRemoving] = useState(false);
   const save = useCallback(
     async (rubric: Rubric, base: number) => saveRubricAction(plainCopy({ id: kept.id, base, rubric })),
@@ -37,14 +38,12 @@ export function RubricDesk({ kept }: { kept: KeptRubric }) {
         chip={kept.bankName}
       >
         <SavedState state={state} />
-        <Button variant="quiet" onClick={undo} disabled={!canUndo}>
-          Undo
-        </Button>
+        <UndoRedo {...history} />
         {removing ? (
           <>
             <span className="hand">Questions that use it keep their copy.</span>
             <Button variant="quiet" onClick={() => setRemoving(false)}>
-              Leave it
+              Keep it
             </Button>
             <Button variant="outline-primary" onClick={() => removeRubricAction(kept.id)}>
               Take it out

@@ -22,11 +22,11 @@ interface Props {
 export function RubricNote({ rubric, bank, onChange }: Props) {
   const [open, setOpen] = useState<'choose' | 'edit' | null>(null);
   return (
-    <div className="d-flex gap-2 align-items-baseline mt-2">
-      <span>Rubric:</span>
+    <span className="d-inline-flex gap-2 align-items-baseline">
       {rubric ? (
         <>
-          <button type="button" className="btn-link-plain" onClick={() => setOpen('edit')}>
+          Rubric:
+          <button type="button" className="btn-link-plain" aria-haspopup="dialog" onClick={() => setOpen('edit')}>
             {rubric.title || LOOKS[rubric.look]}, {plural(rubric.criteria.length, 'criterion', 'criteria')}
           </button>
           <Button variant="quiet" className="small-act" onClick={() => onChange(undefined)}>
@@ -34,9 +34,9 @@ export function RubricNote({ rubric, bank, onChange }: Props) {
           </Button>
         </>
       ) : (
-        <button type="button" className="btn-link-plain" onClick={() => setOpen('choose')}>
-          none; add one
-        </button>
+        <Button variant="quiet" aria-haspopup="dialog" onClick={() => setOpen('choose')}>
+          Mark by a rubric…
+        </Button>
       )}
       {open === 'choose' && (
         <ChooseRubric
@@ -50,7 +50,7 @@ export function RubricNote({ rubric, bank, onChange }: Props) {
       {open === 'edit' && rubric && (
         <EditRubric rubric={rubric} bank={bank} onChange={onChange} onClose={() => setOpen(null)} />
       )}
-    </div>
+    </span>
   );
 }
 
@@ -101,6 +101,7 @@ function EditRubric({
   return (
     <Dialog
       title="Rubric"
+      out="Done"
       size="xl"
       onClose={onClose}
       acts={

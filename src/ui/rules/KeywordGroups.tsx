@@ -1,6 +1,7 @@
 'use client';
 import { Plus, X } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
+import { exact, stored } from '@/core/base/exact';
 import type { KeywordGroup } from '@/core/rules/text/rules';
 import { ShareInput } from '../parts/ShareInput';
 import { WordsInput } from './WordsInput';
@@ -24,6 +25,17 @@ function needFrom(value: string): KeywordGroup['need'] {
   return value === 'any' || value === 'all' || value === 'none' ? value : Number(value);
 }
 
+/** One more group. While all earn alike, they go on doing so: together they earn the marks. */
+function withGroup(groups: readonly KeywordGroup[]): KeywordGroup[] {
+  const earning = groups.filter(({ need }) => need !== 'none');
+  const alike = earning.every(({ share }) => share === earning[0]?.share);
+  const share = alike ? stored(exact(`1/${earning.length + 1}`)) : '1/2';
+  return [
+    ...groups.map((group) => (alike && group.need !== 'none' ? { ...group, share } : group)),
+    { need: 'any', words: ['…'], share },
+  ];
+}
+
 /** Groups of words that have to occur, or must not: how many of each, in which order, how near, for which marks. */
 export function KeywordGroups({ groups, marks, onChange }: Props) {
   const edit = (g: number, part: Partial<KeywordGroup>): void =>
@@ -45,12 +57,14 @@ export function KeywordGroups({ groups, marks, onChange }: Props) {
                 </option>
               ))}
             </select>
-            <ShareInput
-              share={group.share}
-              marks={marks}
-              label={`Marks of group ${g + 1}`}
-              onChange={(share) => edit(g, { share })}
-            />
+            {group.need !== 'none' && (
+              <ShareInput
+                share={group.share}
+                marks={marks}
+                label={`Marks of group ${g + 1}`}
+                onChange={(share) => edit(g, { share })}
+              />
+            )}
             {groups.length > 1 && (
               <Button
                 variant="quiet"
@@ -103,7 +117,7 @@ export function KeywordGroups({ groups, marks, onChange }: Props) {
         </div>
       ))}
       <div>
-        <Button variant="quiet" onClick={() => onChange([...groups, { need: 'any', words: ['…'], share: '1/2' }])}>
+        <Button variant="quiet" onClick={() => onChange(withGroup(groups))}>
           <Plus size={14} /> group of words
         </Button>
       </div>

@@ -7,6 +7,7 @@ import {
   SLIPS,
   type Tolerance,
 } from '@/core/rules/number/rules';
+import type { ReactNode } from 'react';
 import { ShareInput } from '../parts/ShareInput';
 import { RuleRow } from './RuleRow';
 import { marksText } from '../words/marks';
@@ -81,7 +82,7 @@ interface Props {
 }
 
 /** Everything finer about numbers: further values, how near is near enough, the missing unit. */
-export function NumberRulesEditor({ rules, marks, onChange }: Props) {
+export function NumberRulesEditor({ rules, marks, onChange, children }: Props & { children?: ReactNode }) {
   const set = (i: number, part: Partial<NumberRule>): void =>
     onChange({ ...rules, rules: rules.rules.map((r, j) => (j === i ? { ...r, ...part } : r)) });
   return (
@@ -109,38 +110,6 @@ export function NumberRulesEditor({ rules, marks, onChange }: Props) {
           <AcceptInput accept={rule.accept} unit={rules.unit} onChange={(accept) => set(i, { accept })} />
         </RuleRow>
       ))}
-      <select
-        className="form-select"
-        aria-label="Add a rule"
-        value=""
-        onChange={(e) => {
-          const made = e.target.value === 'other' ? OTHER : slipRule(e.target.value as Slip, rules);
-          if (made) onChange({ ...rules, rules: [...rules.rules, made] });
-        }}
-      >
-        <option value="">+ rule for a typical slip</option>
-        {SLIPS.filter((slip) => slip !== 'wrong-unit' || rules.unit !== '').map((slip) => (
-          <option key={slip} value={slip}>
-            {SLIP_WORDS[slip]}
-          </option>
-        ))}
-        <option value="other">another value</option>
-      </select>
-      {(rules.unit === '%' || rules.unit === '') && (
-        <label className="line">
-          percent and fraction
-          <select
-            className="form-select"
-            value={rules.percent ?? ''}
-            onChange={(e) => onChange(withPercent(rules, e.target.value))}
-          >
-            <option value="">59 % counts as 0.59</option>
-            <option value="either">count as each other</option>
-            <option value="asWritten">only as the key has it</option>
-          </select>
-        </label>
-      )}
-      <Uncertainty rules={rules} marks={marks} onChange={onChange} />
       {rules.unit !== '' && (
         <div className="line">
           right number, unit missing:
@@ -152,6 +121,42 @@ export function NumberRulesEditor({ rules, marks, onChange }: Props) {
           />
         </div>
       )}
+      {children}
+      <details open={rules.percent !== undefined || rules.uncertainty !== undefined}>
+        <summary>Typical slips, percent, uncertainty</summary>
+        <select
+          className="form-select"
+          aria-label="Add a rule"
+          value=""
+          onChange={(e) => {
+            const made = e.target.value === 'other' ? OTHER : slipRule(e.target.value as Slip, rules);
+            if (made) onChange({ ...rules, rules: [...rules.rules, made] });
+          }}
+        >
+          <option value="">+ rule for a typical slip</option>
+          {SLIPS.filter((slip) => slip !== 'wrong-unit' || rules.unit !== '').map((slip) => (
+            <option key={slip} value={slip}>
+              {SLIP_WORDS[slip]}
+            </option>
+          ))}
+          <option value="other">another value</option>
+        </select>
+        {(rules.unit === '%' || rules.unit === '') && (
+          <label className="line">
+            percent and fraction
+            <select
+              className="form-select"
+              value={rules.percent ?? ''}
+              onChange={(e) => onChange(withPercent(rules, e.target.value))}
+            >
+              <option value="">59 % counts as 0.59</option>
+              <option value="either">count as each other</option>
+              <option value="asWritten">only as the key has it</option>
+            </select>
+          </label>
+        )}
+        <Uncertainty rules={rules} marks={marks} onChange={onChange} />
+      </details>
     </div>
   );
 }

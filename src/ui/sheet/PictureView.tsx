@@ -39,7 +39,13 @@ export function PictureView(picture: PictureAttributes) {
 
 function Enlarging({ onOpen, children }: { onOpen: () => void; children: React.ReactNode }) {
   return (
-    <button type="button" className="picture-open" aria-label="Enlarge the picture" onClick={onOpen}>
+    <button
+      type="button"
+      className="picture-open"
+      aria-label="Enlarge the picture"
+      aria-haspopup="dialog"
+      onClick={onOpen}
+    >
       {children}
     </button>
   );

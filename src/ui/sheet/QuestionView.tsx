@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { QuestionSheet } from '@/core/bank/sheet';
-import { studentSide } from '../kinds/students';
+import { ReviewSlot, StudentSlot } from '../kinds/SlotView';
 import { marksText } from '../words/marks';
 import { ContentView } from './ContentView';
 import type { DrawnFormulas } from './formulas';
@@ -39,13 +39,21 @@ export function QuestionView(props: Props) {
   const slot = (id: string): ReactNode => {
     const found = sheet.slots[id];
     if (!found) return null;
-    const { Student, Review } = studentSide(found.kind);
     const response = responses[id];
     if (!onAnswer)
-      return <Review sheet={found.sheet} response={response} drawn={drawn} evidence={evidence[id] ?? []} />;
+      return (
+        <ReviewSlot
+          kind={found.kind}
+          sheet={found.sheet}
+          response={response}
+          drawn={drawn}
+          evidence={evidence[id] ?? []}
+        />
+      );
     const letter = letters.length > 1 ? `, answer ${String.fromCharCode(65 + letters.indexOf(id))}` : '';
     return (
-      <Student
+      <StudentSlot
+        kind={found.kind}
         id={`q${number}-${id}`}
         label={`Question ${number}${letter}`}
         sheet={found.sheet}

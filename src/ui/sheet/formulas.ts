@@ -3,7 +3,7 @@ import 'katex/contrib/mhchem';
 import type { QuestionSheet } from '@/core/bank/sheet';
 import { type Content, nodesOf } from '@/core/content/document';
 import { understood } from '@/core/rules/maths/understood';
-import { studentSide } from '../kinds/students';
+import { responseSide } from '../kinds/responses';
 
 /** Formulas drawn as HTML with MathML, by `formulaKey`. Made on the server, so that students need no formula engine. */
 export type DrawnFormulas = Record<string, string>;
@@ -79,7 +79,7 @@ export function drawResponseFormulas(
   const drawn: DrawnFormulas = {};
   for (const [id, slot] of Object.entries(sheet.slots)) {
     const response = responses[id];
-    const typed = response === undefined ? [] : (studentSide(slot.kind).formulas?.(response, slot.sheet) ?? []);
+    const typed = response === undefined ? [] : (responseSide(slot.kind).formulas?.(response, slot.sheet) ?? []);
     for (const formula of typed) drawn[formulaKey(formula, false)] = drawTyped(formula);
   }
   return drawn;

@@ -3,14 +3,16 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { endAction, moreTimeAction, provisionAction } from '@/app/(staff)/sittings/actions';
+import { endAction, moreTimeAction, provisionAction, startNowAction } from '@/app/(staff)/sittings/actions';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { minutesWith } from '@/core/sittings/time';
 import type { WatchedSitting, WatchedStudent } from '@/server/sittings/list-sittings';
+import { foldAccents } from '@/core/rules/text/normalise';
 import { Strip } from '../frame/Strip';
 import { doorText } from '../words/door';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { ChangeTimes } from './ChangeTimes';
 import { dayAndTime, timeLeft, timeOnly } from '../words/time';
 
 const REFRESH = 10_000;
@@ -22,9 +24,13 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
   const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ending, setEnding] = useState(false);
+  const [times, setTimes] = useState(false);
+  const [words, setWords] = useState('');
   const door = whoCanGetIn({ ...sitting, questions: 1, students: sitting.people.length }, now);
   const writing = sitting.people.filter((p) => p.attempt && p.attempt.handedInAt === null);
   const handedIn = sitting.people.filter((p) => p.attempt?.handedInAt);
+  const wanted = foldAccents(words.trim().toLowerCase());
+  const shown = sitting.people.filter((p) => foldAccents(p.name.toLowerCase()).includes(wanted));
   const running = door.open || writing.length > 0;
   useEffect(() => {
     if (!running) return;
@@ -45,6 +51,16 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         chip={`${dayAndTime(sitting.opensAt, zone)} – ${timeOnly(sitting.closesAt, zone)}`}
         state={`${sitting.minutes} minutes each`}
       >
+        {sitting.endedAt === null && now < sitting.closesAt && (
+          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setTimes(true)}>
+            Times…
+          </Button>
+        )}
+        {!door.open && door.reason === 'not-yet' && (
+          <Button variant="outline-primary" onClick={() => act(startNowAction(sitting.id))}>
+            Start now
+          </Button>
+        )}
         {running &&
           (ending ? (
             <>
@@ -75,6 +91,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         <div className={`door ${door.open ? '' : 'shut'}`} role="status">
           {doorText(door, { ...sitting, students: sitting.people.length, zone }, now)}
         </div>
+        {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
         {trouble && (
           <p role="alert" className="trouble">
             {trouble}
@@ -92,6 +109,16 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
               Not begun <strong>{sitting.people.length - writing.length - handedIn.length}</strong>
             </span>
           </div>
+          {sitting.people.length > 12 && (
+            <input
+              type="search"
+              className="form-control form-control-sm w-auto my-2"
+              aria-label="Find a student"
+              placeholder="Find a student"
+              value={words}
+              onChange={(e) => setWords(e.target.value)}
+            />
+          )}
           <div className="scroll-x">
             <table className="rows">
               <thead>
@@ -105,7 +132,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
                 </tr>
               </thead>
               <tbody>
-                {sitting.people.map((p) => (
+                {shown.map((p) => (
                   <StudentRow
                     key={p.id}
                     student={p}

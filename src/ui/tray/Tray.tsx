@@ -153,7 +153,7 @@ export function Tray({ onPick, onClose }: Props) {
       </Modal.Body>
       <Modal.Footer>
         <Button variant="quiet" onClick={onClose}>
-          Leave
+          Close
         </Button>
       </Modal.Footer>
     </Modal>

@@ -42,6 +42,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'film-without-captions': () => 'A film has no captions for those who cannot hear it.',
   'formula-unbalanced': (v) => `A brace does not close in ${v.latex}.`,
   'trial-not-as-expected': (v) => `The trial answer “${v.typed}” is not marked as expected.`,
+  'choice-no-key': () => 'No option is marked as right. Mark it at its left.',
   'choice-two-keys': () => 'Two options are right, but only one can be chosen.',
   'choice-one-option': () => 'One option is no choice. Add another.',
   'choice-no-distractor': () => 'Every option is right. Add a wrong one.',
@@ -49,6 +50,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'choice-same-option': (v) => `Two options read the same: “${v.text}”.`,
   'keywords-too-few': (v) => `${v.need} keywords are wanted, but only ${v.have} are listed.`,
   'keywords-do-not-add-up': (v) => `The keyword groups add up to ${v.total} of the marks, not all of them.`,
+  'keywords-only-forbidden': (v) => `Rule ${v.number} only says what must not occur. Say what earns the marks.`,
+  'key-two-readings': (v) => `“${v.value}” can be ${v.one} or ${v.other}. Say which, beside the key.`,
   'pattern-broken': (v) => `“${v.pattern}” is no pattern that can be matched.`,
   'rule-never-reached': (v) => `In rule ${v.number}, “${v.answer}” is never reached: an earlier rule accepts it.`,
   'keyword-wanted-and-forbidden': (v) => `“${v.word}” is wanted and must not occur.`,
@@ -78,12 +81,35 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'boundary-order': (v) => `${v.from} % must be above ${v.before} %.`,
   'boundary-gap-at-zero': () => 'The lowest range must begin at 0 %.',
   'range-without-text': () => 'A range has nothing to read.',
+  'range-says-passed': (v) => `It says “passed”, but some who read it do not reach the pass mark of ${v.pass} %.`,
+  'range-says-not-passed': (v) => `It says “not passed”, but some who read it reach the pass mark of ${v.pass} %.`,
+  'grade-across-pass': (v) =>
+    `Grade ${v.grade} goes to some who pass and some who do not: the pass mark is ${v.pass} %.`,
 };
 
 export function findingText(finding: Finding): string {
   const { code, values = {} } = finding;
   const sentence = SENTENCES[code]?.(values) ?? code;
   return values.variant === undefined ? sentence : `${sentence} (in variant ${values.variant})`;
+}
+
+/** What is only not there yet: said in pencil, not as an error. */
+const NOT_YET = new Set([
+  'no-slot',
+  'no-text',
+  'no-key',
+  'no-key-all-wait',
+  'choice-no-key',
+  'choice-empty-option',
+  'no-places',
+  'no-example',
+  'exam-empty',
+  'section-empty',
+]);
+
+/** How a finding looks: an error, a remark, or something still to do. */
+export function findingLook({ code, weight }: Finding): 'soft' | 'wrong' | 'hand' {
+  return NOT_YET.has(code) ? 'soft' : weight === 'stops' ? 'wrong' : 'hand';
 }
 
 export const FINDING_CODES = Object.keys(SENTENCES);

@@ -16,6 +16,9 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'picture-active': () => 'This SVG holds a script or loads something from outside. Export it as a plain drawing.',
   'picture-too-many-pixels': (v) => `This picture has ${v.width} × ${v.height} pixels. Save it smaller and try again.`,
   'revision-unknown': () => 'A question of this exam is not there any more.',
+  'already-open': () => 'It is open already, or was ended.',
+  'sitting-ended': () => 'You have ended this sitting; its times stay as they are.',
+  'somebody-has-begun': () => 'Somebody has begun already; it cannot open later.',
   'ends-before-it-starts': () => 'It would end before it starts. Choose a later end.',
   'ends-in-the-past': () => 'This end is already over. Choose a later one.',
   'exam-not-ready': (v) =>

@@ -55,3 +55,25 @@ export function timeLeft(milliseconds: number): string {
   if (seconds > 300) return `${Math.ceil(seconds / 60)} min`;
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 }
+
+/** "2026-11-23T14:05", as the date-and-time field of a browser writes an instant of this zone. */
+export function forField(at: number, zone: string): string {
+  const { year, month, day, hour, minute } = partsOf(at, zone);
+  const two = (part: string | undefined): string => String(part).padStart(2, '0');
+  return `${year}-${two(month)}-${two(day)}T${hour}:${minute}`;
+}
+
+/**
+ * The instant that a date-and-time field means in this zone; NaN when it holds none. A time that a change of clocks
+ * leaves out is taken an hour later; of one that comes twice, the first.
+ */
+export function fromField(text: string, zone: string): number {
+  const asUtc = Date.parse(`${text}Z`);
+  const offsetAt = (at: number): number => Date.parse(`${forField(at, zone)}Z`) - Math.floor(at / 60_000) * 60_000;
+  if (!Number.isFinite(asUtc)) return Number.NaN;
+  const [before, after] = [offsetAt(asUtc - 86_400_000), offsetAt(asUtc + 86_400_000)];
+  const first = asUtc - Math.max(before, after);
+  if (forField(first, zone) === text) return first;
+  const second = asUtc - Math.min(before, after);
+  return forField(second, zone) === text ? second : asUtc - before;
+}

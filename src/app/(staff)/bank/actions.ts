@@ -6,7 +6,7 @@ import { staffContext } from '@/server/auth/request';
 import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
 import type { QuestionBody } from '@/core/bank/question';
 import { type Alike, questionsLike, textOf } from '@/server/bank/alike';
-import { arrangeTopics, removeTopic, saveBank, saveTopic } from '@/server/bank/banks';
+import { arrangeTopics, type RemovedTopic, removeTopic, restoreTopic, saveBank, saveTopic } from '@/server/bank/banks';
 import { type BulkAct, type Done, actOnMany, undoMany } from '@/server/bank/bulk';
 import { saveGoals } from '@/server/bank/goals';
 import { forgetSearch, type KeptSearch, keepSearch } from '@/server/bank/kept-searches';
@@ -18,12 +18,31 @@ import type { Goal } from '@/server/bank/shelves';
 import { createQuestion } from '@/server/bank/create-question';
 import { type OpenQuestion, openQuestion, openRevision } from '@/server/bank/open-question';
 import { leaveBench, saveDraft } from '@/server/bank/save-draft';
-import { type BankSearch, type Found, searchQuestions } from '@/server/bank/search';
+import { type BankSearch, type Found, searchIds, searchQuestions } from '@/server/bank/search';
+import { placeMany } from '@/server/exams/place-many';
 import { giveNow } from '@/server/sittings/schedule';
 import { type DrawnFormulas, drawSheetFormulas } from '@/ui/sheet/formulas';
 
 export async function searchAction(query: unknown): Promise<Result<Found>> {
   return searchQuestions(await staffContext(), query);
+}
+
+export async function searchIdsAction(query: unknown): Promise<Result<string[]>> {
+  return searchIds(await staffContext(), query);
+}
+
+/** Puts questions behind those of an exam; a new exam when none is named. */
+export async function placeManyAction(
+  exam: string | null,
+  questions: string[],
+): Promise<Result<{ exam: string; title: string; placed: number }>> {
+  return placeMany(await staffContext(), { exam, questions });
+}
+
+export async function restoreTopicAction(input: unknown): Promise<Result<null>> {
+  const restored = await restoreTopic(await staffContext(), input);
+  revalidatePath('/bank');
+  return restored;
 }
 
 /** What the bank shows beside the list: the sheet, ready to answer, and the story of the question. */
@@ -115,7 +134,7 @@ export async function arrangeTopicsAction(input: unknown): Promise<Result<null>>
   return arranged;
 }
 
-export async function removeTopicAction(input: unknown): Promise<Result<null>> {
+export async function removeTopicAction(input: unknown): Promise<Result<RemovedTopic>> {
   const removed = await removeTopic(await staffContext(), input);
   revalidatePath('/bank');
   return removed;

@@ -5,6 +5,7 @@ import { staffContext } from '@/server/auth/request';
 import { listKeptSearches } from '@/server/bank/kept-searches';
 import { searchQuestions } from '@/server/bank/search';
 import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
+import { listExams } from '@/server/exams/exams';
 import { listCourses } from '@/server/gradebook/gradebook';
 import { listColleagues } from '@/server/people/members';
 import { BankDesk } from '@/ui/bank/BankDesk';
@@ -46,6 +47,8 @@ export default async function BankPage({ searchParams }: Props) {
       goals={await listGoals(ctx)}
       colleagues={await listColleagues(ctx)}
       kept={kept}
+      fromKept={asked.kept !== undefined}
+      exams={must(await listExams(ctx))}
     />
   );
 }

@@ -38,7 +38,7 @@ export default async function MarkingPage() {
             cell: (t) => <span className={t.waiting > 0 ? 'hand' : 'soft'}>{t.waiting}</span>,
           },
         ]}
-        empty="Nothing waits for a person. Answers on which no rule decides will appear here."
+        empty="Nothing waits for a person. Answers that no rule accepts or refuses will appear here."
       />
     </>
   );

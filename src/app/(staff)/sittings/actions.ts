@@ -4,7 +4,7 @@ import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { setProvision } from '@/server/people/members';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
-import { endSitting, giveMoreTime } from '@/server/sittings/change-sitting';
+import { changeTimes, endSitting, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 
 export async function moreTimeAction(input: unknown): Promise<Result<null>> {
   const result = await giveMoreTime(await staffContext(), input);
@@ -20,6 +20,18 @@ export async function provisionAction(input: unknown): Promise<Result<null>> {
 
 export async function endAction(sitting: string): Promise<Result<null>> {
   const result = await endSitting(await staffContext(), sitting);
+  revalidatePath('/sittings/[id]', 'page');
+  return result;
+}
+
+export async function startNowAction(sitting: string): Promise<Result<null>> {
+  const result = await startNow(await staffContext(), sitting);
+  revalidatePath('/sittings/[id]', 'page');
+  return result;
+}
+
+export async function changeTimesAction(input: unknown): Promise<Result<null>> {
+  const result = await changeTimes(await staffContext(), input);
   revalidatePath('/sittings/[id]', 'page');
   return result;
 }

@@ -2,7 +2,7 @@
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
-import { takeIntoBank } from '@/server/marking/into-bank';
+import { takeIntoBank, takeOutOfBank } from '@/server/marking/into-bank';
 import {
   applyMending,
   cancelMending,
@@ -29,7 +29,10 @@ export async function cancelMendingAction(id: string): Promise<Result<null>> {
 }
 
 export async function takeBackMendingAction(id: string): Promise<Result<null>> {
-  const result = await takeBackMending(await staffContext(), id);
+  const ctx = await staffContext();
+  const result = await takeBackMending(ctx, id);
+  // What it put into the bank for next time goes, too; where nothing was put there is nothing to take.
+  if (result.ok) await takeOutOfBank(ctx, id);
   revalidatePath('/sittings/[id]/answers', 'page');
   return result;
 }

@@ -66,7 +66,7 @@ function FormulaOnSheet({ node, updateAttributes, deleteNode, editor, selected }
           />
           <div className="d-flex gap-2 justify-content-end mt-2">
             <Button variant="quiet" onClick={() => close(false)}>
-              Leave <kbd>Esc</kbd>
+              Cancel <kbd>Esc</kbd>
             </Button>
             <Button onClick={() => close(true)}>
               Keep <kbd>Enter</kbd>

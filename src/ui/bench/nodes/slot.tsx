@@ -3,8 +3,9 @@ import { Node } from '@tiptap/core';
 import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import { editorSide } from '../../kinds/editors';
 import { useBench } from '../BenchContext';
+import { writeBehind } from './keep-selected';
 
-function SlotOnSheet({ node }: NodeViewProps) {
+function SlotOnSheet({ node, editor, getPos }: NodeViewProps) {
   const { slots, letters, selected, select, changeSlot } = useBench();
   const id = String(node.attrs.id);
   const slot = slots[id];
@@ -12,18 +13,25 @@ function SlotOnSheet({ node }: NodeViewProps) {
   const letter = letters.get(id) ?? '?';
   if (!slot) return <NodeViewWrapper as="span" />;
   const { Place } = editorSide(slot.kind);
+  /** Whoever writes in a slot has it selected: what is put in then goes behind it. */
+  const taken = (): void => {
+    select(id);
+    const at = getPos();
+    if (at !== undefined && editor.state.selection.from !== at) editor.commands.setNodeSelection(at);
+  };
   return (
     <NodeViewWrapper
       as={inline ? 'span' : 'div'}
       className={`slot-node ${inline ? 'inline' : 'block'} ${selected === id ? 'on' : ''}`}
       data-slot={id}
       contentEditable={false}
-      onFocusCapture={() => select(id)}
+      onFocusCapture={taken}
       onMouseDown={() => select(id)}
     >
       <button
         type="button"
         className="letter"
+        data-drag-handle
         aria-label={`Answer slot ${letter}`}
         onClick={() => select(id)}
         tabIndex={-1}
@@ -34,6 +42,7 @@ function SlotOnSheet({ node }: NodeViewProps) {
         setup={slot.setup}
         marks={slot.marks}
         letter={letter}
+        onLeave={() => writeBehind(editor)}
         onChange={(setup) => changeSlot(id, { ...slot, setup }, `place ${id}`)}
       />
     </NodeViewWrapper>
@@ -47,13 +56,11 @@ const shared = {
   addAttributes: () => ({ id: { default: '' } }),
   addNodeView: () =>
     ReactNodeViewRenderer(SlotOnSheet, {
-      // What is typed into a slot belongs to the slot, not to the text around it.
+      // Whatever a slot shows belongs to the slot; only its letter takes hold of it as a whole.
       stopEvent: ({ event }) =>
-        !event.type.startsWith('drag') &&
-        event.target instanceof HTMLElement &&
+        event.target instanceof Element &&
         event.target.closest('.slot-node') !== null &&
-        // A press takes hold of the slot, but in a maths field it sets the cursor.
-        (event.type !== 'mousedown' || event.target.closest('math-field') !== null),
+        event.target.closest('.slot-node > .letter') === null,
     }),
 };
 

@@ -1,88 +1,11 @@
 'use client';
-import { Plus, X } from 'lucide-react';
-import Button from 'react-bootstrap/Button';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
 import { CHOICE_SCHEMES, type ChoiceScheme } from '@/core/rules/choice/rules';
-import { TextWithFormulas } from '../../sheet/Formula';
-import { drawTextFormulas } from '../../sheet/formulas';
 import type { EditorProps, EditorSide } from '../contract';
-
-type Option = ChoiceSetup['options'][number];
-
-function freshId(options: readonly Option[]): string {
-  const used = new Set(options.map((o) => o.id));
-  let n = 1;
-  while (used.has(`o${n}`)) n += 1;
-  return `o${n}`;
-}
-
-function Place({ setup, onChange, letter }: EditorProps<ChoiceSetup>) {
-  const { options, several } = setup;
-  const edit = (id: string, part: Partial<Option>): void => {
-    onChange({
-      ...setup,
-      options: options.map((o) => (o.id === id ? { ...o, ...part } : part.key && !several ? { ...o, key: false } : o)),
-    });
-  };
-  const add = (after?: number): void => {
-    if (options.length >= 26) return;
-    const fresh = { id: freshId(options), text: '', key: false, feedback: '' };
-    const at = after === undefined ? options.length : after + 1;
-    onChange({ ...setup, options: [...options.slice(0, at), fresh, ...options.slice(at)] });
-  };
-  return (
-    <div className="option-rows" role="group" aria-label={`Slot ${letter}: options, the right one marked`}>
-      {options.map((o, i) => (
-        <div className="option-row" key={o.id}>
-          <input
-            type={several ? 'checkbox' : 'radio'}
-            name={`key-${letter}`}
-            checked={o.key}
-            aria-label={`Option ${i + 1} is right`}
-            onChange={(e) => edit(o.id, { key: e.target.checked })}
-          />
-          <input
-            className="text"
-            aria-label={`Option ${i + 1}`}
-            placeholder={i === 0 ? 'First option; mark the right one at its left' : 'Option'}
-            value={o.text}
-            maxLength={2000}
-            onChange={(e) => edit(o.id, { text: e.target.value })}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') {
-                e.preventDefault();
-                const group = e.currentTarget.closest('.option-rows');
-                add(i);
-                setTimeout(() => group?.querySelectorAll<HTMLInputElement>('input.text')[i + 1]?.focus(), 30);
-              }
-            }}
-          />
-          {o.text.includes('$') && (
-            <span className="preview">
-              <TextWithFormulas text={o.text} drawn={drawTextFormulas(o.text)} />
-            </span>
-          )}
-          <Button
-            variant="quiet"
-            aria-label={`Take option ${i + 1} out`}
-            disabled={options.length <= 1}
-            onClick={() => onChange({ ...setup, options: options.filter((x) => x.id !== o.id) })}
-          >
-            <X size={15} />
-          </Button>
-        </div>
-      ))}
-      <div>
-        <Button variant="quiet" onClick={() => add()}>
-          <Plus size={15} /> option
-        </Button>
-      </div>
-    </div>
-  );
-}
+import { OptionRows } from './OptionRows';
 
 const SCHEMES: Record<ChoiceScheme, string> = {
-  whole: 'all or nothing',
+  whole: 'all right ones and no wrong one, or nothing',
   'by-part': 'each right one earns its part',
   'by-part-deductions': 'a wrong one takes a part back, never below 0',
 };
@@ -158,12 +81,19 @@ function sentence({ options, several, scheme }: ChoiceSetup): string {
   const keys = options.filter((o) => o.key);
   if (keys.length === 0) return 'No option is marked as right yet.';
   if (!several) return `“${keys[0]?.text}” earns the marks, anything else nothing.`;
-  const each = keys.length === 1 ? '1 key' : `${keys.length} keys`;
-  return `${each}: ${SCHEMES[scheme]}.`;
+  const ones = keys.length === 1 ? 'The right one' : `Each of the ${keys.length} right ones`;
+  const part = keys.length === 1 ? 'the marks' : `1/${keys.length} of the marks`;
+  if (scheme === 'whole') {
+    const all = keys.length === 1 ? 'The right one' : `All ${keys.length} right ones`;
+    return `${all} and no wrong one: the marks; anything else earns nothing.`;
+  }
+  return scheme === 'by-part'
+    ? `${ones} earns ${part}; whoever chooses more than ${keys.length} earns nothing.`
+    : `${ones} earns ${part}, each wrong one takes ${part} back; never below 0.`;
 }
 
 export const choiceEditor: EditorSide<ChoiceSetup> = {
-  Place,
+  Place: OptionRows,
   Note,
   trialHint: 'Type the letters of the options, such as b or a c',
   sentence,

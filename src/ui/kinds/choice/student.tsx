@@ -1,8 +1,15 @@
 import type { ChoiceResponse, ChoiceSheet } from '@/core/kinds/choice/choice';
 import { TextWithFormulas } from '../../sheet/Formula';
-import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+import type { ReviewProps, StudentProps } from '../contract';
 
-function Student({ id, label, sheet, response, onChange, drawn }: StudentProps<ChoiceSheet, ChoiceResponse>) {
+export function ChoiceStudent({
+  id,
+  label,
+  sheet,
+  response,
+  onChange,
+  drawn,
+}: StudentProps<ChoiceSheet, ChoiceResponse>) {
   const chosen = response?.chosen ?? [];
   const toggle = (option: string, on: boolean): void => {
     if (!sheet.several) onChange({ chosen: [option] });
@@ -30,7 +37,7 @@ function Student({ id, label, sheet, response, onChange, drawn }: StudentProps<C
   );
 }
 
-function Review({ sheet, response, drawn }: ReviewProps<ChoiceSheet, ChoiceResponse>) {
+export function ChoiceReview({ sheet, response, drawn }: ReviewProps<ChoiceSheet, ChoiceResponse>) {
   const chosen = response?.chosen ?? [];
   return (
     <ul className={`options ${sheet.look === 'columns' ? 'columns' : ''}`}>
@@ -50,9 +57,3 @@ function Review({ sheet, response, drawn }: ReviewProps<ChoiceSheet, ChoiceRespo
     </ul>
   );
 }
-
-export const choiceStudent: StudentSide<ChoiceSheet, ChoiceResponse> = {
-  Student,
-  Review,
-  answered: (response) => (response?.chosen.length ?? 0) > 0,
-};

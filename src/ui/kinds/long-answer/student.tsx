@@ -5,7 +5,7 @@ import { ContentView } from '../../sheet/ContentView';
 import { Evidence } from '../../sheet/Evidence';
 import { TextWithFormulas } from '../../sheet/Formula';
 import { FileList, FilesBeside } from './FilesBeside';
-import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+import type { ReviewProps, StudentProps } from '../contract';
 
 // The editors come only to those who answer with one.
 const RichEntry = lazy(() => import('./RichEntry'));
@@ -22,7 +22,13 @@ export interface EntryProps {
 
 const MOST = 50_000;
 
-function Student({ id, label, sheet, response, onChange }: StudentProps<LongAnswerSheet, LongAnswerResponse>) {
+export function LongAnswerStudent({
+  id,
+  label,
+  sheet,
+  response,
+  onChange,
+}: StudentProps<LongAnswerSheet, LongAnswerResponse>) {
   const { write, lines, least, most, files } = sheet;
   const beside = response?.files ?? [];
   const entry: EntryProps = {
@@ -81,7 +87,7 @@ function Words({ text, least, most }: { text: string; least: number | null; most
   );
 }
 
-function Review({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
+export function LongAnswerReview({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
   const files = response?.files ?? [];
   if ((response?.text.trim() ?? '') === '' && files.length === 0) return <div className="slot-box soft">no answer</div>;
   return (
@@ -97,10 +103,3 @@ function Review({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, Long
     </div>
   );
 }
-
-export const longAnswerStudent: StudentSide<LongAnswerSheet, LongAnswerResponse> = {
-  Student,
-  Review,
-  formulas: ({ text }) => [...text.matchAll(/\$([^$]+)\$/g)].map((match) => match[1] ?? ''),
-  answered: (response) => (response?.text.trim() ?? '') !== '' || (response?.files?.length ?? 0) > 0,
-};

@@ -2,9 +2,9 @@
 import type { MathsResponse, MathsSheet } from '@/core/kinds/maths/maths';
 import { FormulaEntry } from '../../maths/FormulaEntry';
 import { Formula } from '../../sheet/Formula';
-import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+import type { ReviewProps, StudentProps } from '../contract';
 
-function Student({ id, label, sheet, response, onChange }: StudentProps<MathsSheet, MathsResponse>) {
+export function MathsStudent({ id, label, sheet, response, onChange }: StudentProps<MathsSheet, MathsResponse>) {
   return (
     <FormulaEntry
       id={id}
@@ -16,7 +16,7 @@ function Student({ id, label, sheet, response, onChange }: StudentProps<MathsShe
   );
 }
 
-function Review({ response, drawn }: ReviewProps<MathsSheet, MathsResponse>) {
+export function MathsReview({ response, drawn }: ReviewProps<MathsSheet, MathsResponse>) {
   const formula = response?.formula.trim() ?? '';
   return (
     <span className="slot-line">
@@ -26,10 +26,3 @@ function Review({ response, drawn }: ReviewProps<MathsSheet, MathsResponse>) {
     </span>
   );
 }
-
-export const mathsStudent: StudentSide<MathsSheet, MathsResponse> = {
-  Student,
-  Review,
-  formulas: ({ formula }) => [formula.trim()],
-  answered: (response) => (response?.formula.trim() ?? '') !== '',
-};

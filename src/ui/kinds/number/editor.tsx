@@ -1,7 +1,8 @@
 'use client';
 import { useState } from 'react';
 import type { NumberSetup } from '@/core/kinds/number/number';
-import { rulesFromKey } from '@/core/rules/number/rules';
+import { otherReading, rulesFromKey } from '@/core/rules/number/rules';
+import { unitsLike } from '@/core/rules/number/units';
 import { NumberRulesEditor, numberRulesSentence } from '../../rules/NumberRulesEditor';
 import type { EditorProps, EditorSide } from '../contract';
 
@@ -18,33 +19,60 @@ function Place({ setup, onChange, letter }: EditorProps<NumberSetup>) {
     const kept = first && first.value !== '' ? { ...first, value: fresh.value } : fresh;
     // Until a key stood there, the sensible rule follows what is typed.
     const sure = first?.feedback === '' && rest.length === 0 ? { ...kept, accept: fresh.accept } : kept;
-    onChange({ ...setup, rules: { ...rules, unit: made.unit, rules: [sure, ...rest] } });
+    const uncertainty = made.uncertainty ?? rules.uncertainty;
+    onChange({
+      ...setup,
+      rules: { ...rules, unit: made.unit, rules: [sure, ...rest], ...(uncertainty ? { uncertainty } : {}) },
+    });
+  };
+  const two = otherReading(rules.rules[0]?.value ?? '');
+  const mean = (value: string): void => {
+    setTyped(null);
+    const [first, ...rest] = rules.rules;
+    if (first) onChange({ ...setup, rules: { ...rules, rules: [{ ...first, value }, ...rest] } });
   };
   return (
-    <input
-      className="key-input"
-      aria-label={`Slot ${letter}: the right number with its unit`}
-      placeholder="5.19 MW"
-      value={typed ?? shown}
-      maxLength={80}
-      onChange={(e) => type(e.target.value)}
-      onBlur={() => setTyped(null)}
-    />
+    <>
+      <input
+        className="key-input"
+        aria-label={`Slot ${letter}: the right number with its unit`}
+        placeholder="5.19 MW"
+        value={typed ?? shown}
+        maxLength={80}
+        onChange={(e) => type(e.target.value)}
+        onBlur={() => setTyped(null)}
+      />
+      {two && (
+        <span className="two-readings" role="group" aria-label="Which number is meant?">
+          <span className="hand">which?</span>
+          {[two.one, two.other].map((value) => (
+            <button key={value} type="button" className="btn-link-plain" onClick={() => mean(value)}>
+              {value}
+            </button>
+          ))}
+        </span>
+      )}
+      {rules.unit !== '' && setup.unitEntry === 'typed' && <span className="unit soft">with its unit</span>}
+    </>
   );
 }
 
 function Note({ setup, onChange, marks }: EditorProps<NumberSetup>) {
+  const { rules } = setup;
   return (
-    <>
-      <NumberRulesEditor rules={setup.rules} marks={marks} onChange={(rules) => onChange({ ...setup, rules })} />
+    <NumberRulesEditor rules={setup.rules} marks={marks} onChange={(rules) => onChange({ ...setup, rules })}>
       {setup.rules.unit !== '' && (
-        <div className="rule-edit">
+        <>
           <label className="line">
             the unit is
             <select
               className="form-select"
               value={setup.unitEntry}
-              onChange={(e) => onChange({ ...setup, unitEntry: e.target.value as NumberSetup['unitEntry'] })}
+              onChange={(e) => {
+                const unitEntry = e.target.value as NumberSetup['unitEntry'];
+                const listed = unitEntry === 'listed' && !setup.units.includes(rules.unit);
+                onChange({ ...setup, unitEntry, units: listed ? unitsLike(rules.unit) : setup.units });
+              }}
             >
               <option value="typed">typed by the student</option>
               <option value="listed">chosen from a list</option>
@@ -69,9 +97,9 @@ function Note({ setup, onChange, marks }: EditorProps<NumberSetup>) {
               }
             />
           )}
-        </div>
+        </>
       )}
-    </>
+    </NumberRulesEditor>
   );
 }
 

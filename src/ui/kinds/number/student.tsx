@@ -1,7 +1,7 @@
 import type { NumberResponse, NumberSheet } from '@/core/kinds/number/number';
-import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+import type { ReviewProps, StudentProps } from '../contract';
 
-function Student({ id, label, sheet, response, onChange }: StudentProps<NumberSheet, NumberResponse>) {
+export function NumberStudent({ id, label, sheet, response, onChange }: StudentProps<NumberSheet, NumberResponse>) {
   const { number, unit } = response ?? { number: '', unit: '' };
   return (
     <span className="slot-line">
@@ -9,7 +9,7 @@ function Student({ id, label, sheet, response, onChange }: StudentProps<NumberSh
         id={id}
         type="text"
         className="number"
-        aria-label={sheet.unitEntry === 'typed' ? `${label}, with its unit` : label}
+        aria-label={sheet.withUnit ? `${label}, with its unit` : label}
         value={number}
         maxLength={200}
         autoComplete="off"
@@ -24,12 +24,13 @@ function Student({ id, label, sheet, response, onChange }: StudentProps<NumberSh
           ))}
         </select>
       )}
+      {sheet.withUnit && <span className="unit soft">with its unit</span>}
       {sheet.unitEntry === 'printed' && <span className="unit">{sheet.units[0]}</span>}
     </span>
   );
 }
 
-function Review({ sheet, response }: ReviewProps<NumberSheet, NumberResponse>) {
+export function NumberReview({ sheet, response }: ReviewProps<NumberSheet, NumberResponse>) {
   const unit = sheet.unitEntry === 'printed' ? (sheet.units[0] ?? '') : (response?.unit ?? '');
   return (
     <span className="slot-line">
@@ -39,9 +40,3 @@ function Review({ sheet, response }: ReviewProps<NumberSheet, NumberResponse>) {
     </span>
   );
 }
-
-export const numberStudent: StudentSide<NumberSheet, NumberResponse> = {
-  Student,
-  Review,
-  answered: (response) => (response?.number.trim() ?? '') !== '',
-};

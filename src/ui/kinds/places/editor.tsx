@@ -36,11 +36,12 @@ function Place({ setup, onChange, letter }: EditorProps<PlacesSetup>) {
         latex={setup.formula}
         palette={[]}
         onChange={(latex) => onChange(withFormula(setup, latex))}
+        onMark={makePlace}
       />
       <Button
         variant="quiet"
         className="small-act"
-        title="Choose a part of the formula, then make it a place to fill; what stands there is its key"
+        title="Choose a part of the formula, then make it a place to fill, by this or the key “?”; what stands there is its key"
         onMouseDown={(event) => event.preventDefault()}
         onClick={makePlace}
       >
@@ -56,8 +57,8 @@ function Note({ setup, onChange, marks }: EditorProps<PlacesSetup>) {
     <div className="rule-edit">
       {found.length === 0 && (
         <p className="soft">
-          Type the whole formula, choose the part that students shall find, and press “make a place”. What stands in a
-          place is its key.
+          Type the whole formula, choose the part that students shall find, and press “make a place” or the key{' '}
+          <kbd>?</kbd>. What stands in a place is its key.
         </p>
       )}
       <label className="d-flex gap-2">

@@ -4,9 +4,17 @@ import type { PlacesResponse, PlacesSheet } from '@/core/kinds/places/places';
 import { PlacesField } from '../../maths/PlacesField';
 import { Understood } from '../../maths/Understood';
 import { TextWithFormulas } from '../../sheet/Formula';
-import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+import type { ReviewProps, StudentProps } from '../contract';
+import { filledFormula } from './response';
 
-function Student({ id, label, sheet, response, drawn, onChange }: StudentProps<PlacesSheet, PlacesResponse>) {
+export function PlacesStudent({
+  id,
+  label,
+  sheet,
+  response,
+  drawn,
+  onChange,
+}: StudentProps<PlacesSheet, PlacesResponse>) {
   // Fingers write into lines of their own; a mouse and keys write into the formula.
   const [plainly, setPlainly] = useState(
     () => typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches,
@@ -57,27 +65,11 @@ function Student({ id, label, sheet, response, drawn, onChange }: StudentProps<P
   );
 }
 
-/** The formula with what was answered in its places, each in a box. */
-function answered(formula: string, { places }: PlacesResponse): string {
-  const filled = formula.replace(
-    /\\placeholder\[([a-z0-9]+)\]\{\}/g,
-    (_, id: string) => `\\boxed{${places[id]?.trim() || '\\;'}}`,
-  );
-  return `\\displaystyle ${filled}`;
-}
-
-function Review({ sheet, response, drawn }: ReviewProps<PlacesSheet, PlacesResponse>) {
-  const formula = answered(sheet.formula, response ?? { places: {} });
+export function PlacesReview({ sheet, response, drawn }: ReviewProps<PlacesSheet, PlacesResponse>) {
+  const formula = filledFormula(sheet.formula, response ?? { places: {} });
   return (
     <span className="slot-line">
       <TextWithFormulas text={`$${formula}$`} drawn={drawn} />
     </span>
   );
 }
-
-export const placesStudent: StudentSide<PlacesSheet, PlacesResponse> = {
-  Student,
-  Review,
-  formulas: (response, sheet) => [answered(sheet.formula, response)],
-  answered: (response) => Object.values(response?.places ?? {}).some((typed) => typed.trim() !== ''),
-};

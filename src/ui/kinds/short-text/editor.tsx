@@ -1,38 +1,45 @@
 'use client';
+import { useState } from 'react';
 import type { ShortTextSetup } from '@/core/kinds/short-text/short-text';
+import { wordingsOf } from '@/core/rules/text/rules';
 import { TextRulesEditor } from '../../rules/TextRulesEditor';
 import { textRulesSentence } from '../../words/text-rules';
 import type { EditorProps, EditorSide } from '../contract';
 
-/** The first right answer, as it stands in the first rule. */
+/** The right answers of the first rule, with semicolons between them. */
 function keyOf({ rules }: ShortTextSetup): string {
   const first = rules.rules[0];
   if (!first) return '';
   if (first.when === 'pattern') return first.pattern;
-  return first.when === 'exact' ? (first.answers[0] ?? '') : first.groups.map((g) => g.words[0]).join(' … ');
+  return first.when === 'exact' ? first.answers.join('; ') : first.groups.map((g) => g.words[0]).join(' … ');
 }
 
 function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
   const first = setup.rules.rules[0];
+  // As it was typed, until the field is left: a semicolon at the end is a wording to come.
+  const [typing, setTyping] = useState<string | null>(null);
   const typed = (text: string): void => {
+    setTyping(text);
     const [, ...rest] = setup.rules.rules;
-    const others = first?.when === 'exact' ? first.answers.slice(1) : [];
-    const answers = text === '' ? others : [text, ...others];
+    const answers = wordingsOf(text);
     const rule =
       first?.when === 'exact' ? { ...first, answers } : { when: 'exact' as const, answers, share: '1', feedback: '' };
     onChange({ ...setup, rules: { ...setup.rules, rules: [rule, ...rest] } });
   };
   const byWords = first !== undefined && first.when !== 'exact';
+  const key = keyOf(setup);
+  const shown = typing !== null && wordingsOf(typing).join('; ') === key ? typing : key;
   return (
     <input
       className={`key-input ${setup.room === 'word' ? '' : 'wide'}`}
       aria-label={`Slot ${letter}: the right answer`}
-      placeholder="type the right answer"
-      value={keyOf(setup)}
+      placeholder="right answer; another wording"
+      value={shown}
       readOnly={byWords}
       title={byWords ? 'Decided by words or a pattern; change them in the margin' : undefined}
-      maxLength={200}
+      maxLength={1000}
       onChange={(e) => typed(e.target.value)}
+      onBlur={() => setTyping(null)}
     />
   );
 }

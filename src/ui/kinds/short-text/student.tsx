@@ -1,8 +1,14 @@
 import type { ShortTextResponse, ShortTextSheet } from '@/core/kinds/short-text/short-text';
 import { Evidence } from '../../sheet/Evidence';
-import type { ReviewProps, StudentProps, StudentSide } from '../contract';
+import type { ReviewProps, StudentProps } from '../contract';
 
-function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTextSheet, ShortTextResponse>) {
+export function ShortTextStudent({
+  id,
+  label,
+  sheet,
+  response,
+  onChange,
+}: StudentProps<ShortTextSheet, ShortTextResponse>) {
   const common = {
     id,
     'aria-label': label,
@@ -22,7 +28,7 @@ function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTex
   );
 }
 
-function Review({ response, evidence }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
+export function ShortTextReview({ response, evidence }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
   return (
     <span className="slot-line">
       <span className="slot-box" style={{ whiteSpace: 'pre-wrap' }}>
@@ -35,9 +41,3 @@ function Review({ response, evidence }: ReviewProps<ShortTextSheet, ShortTextRes
     </span>
   );
 }
-
-export const shortTextStudent: StudentSide<ShortTextSheet, ShortTextResponse> = {
-  Student,
-  Review,
-  answered: (response) => (response?.text.trim() ?? '') !== '',
-};

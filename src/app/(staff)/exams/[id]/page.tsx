@@ -5,6 +5,7 @@ import { staffContext } from '@/server/auth/request';
 import { examView } from '@/server/exams/exam-view';
 import { openExam } from '@/server/exams/exams';
 import { listCourses } from '@/server/gradebook/gradebook';
+import { departmentZone } from '@/server/people/zone';
 import { ExamDesk } from '@/ui/exams/ExamDesk';
 
 export const metadata: Metadata = { title: 'Exam' };
@@ -18,6 +19,7 @@ export default async function ExamPage({ params }: { params: Promise<{ id: strin
       key={exam.value.id}
       exam={exam.value}
       view={must(await examView(ctx, exam.value.plan))}
+      zone={departmentZone()}
       courses={must(await listCourses(ctx))}
     />
   );

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
+import { scriptsBeside } from '@/server/results/results';
 import { openOwnResult } from '@/server/results/own-result';
 import { Strip } from '@/ui/frame/Strip';
 import { ResultSheet } from '@/ui/results/ResultSheet';
@@ -8,11 +10,29 @@ import { ResultSheet } from '@/ui/results/ResultSheet';
 export const metadata: Metadata = { title: 'As the student sees it' };
 
 export default async function StudentsViewPage({ params }: { params: Promise<{ attempt: string }> }) {
-  const opened = await openOwnResult(await staffContext(), (await params).attempt);
+  const ctx = await staffContext();
+  const { attempt } = await params;
+  const opened = await openOwnResult(ctx, attempt);
   if (!opened.ok) notFound();
+  const { before, after } = await scriptsBeside(ctx, opened.value.sitting, attempt);
   return (
     <>
-      <Strip title={`${opened.value.title}, ${opened.value.name}`} state="as the student sees it" />
+      <Strip
+        where={{ href: `/sittings/${opened.value.sitting}/results`, name: `${opened.value.title}, results` }}
+        title={opened.value.name}
+        state="as the student sees it"
+      >
+        {before && (
+          <Link className="btn btn-quiet" href={`/results/${before.attempt}`}>
+            ‹ {before.name}
+          </Link>
+        )}
+        {after && (
+          <Link className="btn btn-outline-primary" href={`/results/${after.attempt}`}>
+            {after.name} ›
+          </Link>
+        )}
+      </Strip>
       <ResultSheet result={opened.value} />
     </>
   );

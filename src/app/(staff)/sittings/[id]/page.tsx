@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
+import { departmentZone } from '@/server/people/zone';
 import { watchSitting } from '@/server/sittings/list-sittings';
 import { SittingDesk } from '@/ui/sittings/SittingDesk';
 
@@ -10,5 +11,5 @@ export default async function SittingPage({ params }: { params: Promise<{ id: st
   const ctx = await staffContext();
   const sitting = await watchSitting(ctx, (await params).id);
   if (!sitting.ok) notFound();
-  return <SittingDesk sitting={sitting.value} now={ctx.now} zone={Intl.DateTimeFormat().resolvedOptions().timeZone} />;
+  return <SittingDesk sitting={sitting.value} now={ctx.now} zone={departmentZone()} />;
 }

@@ -1,0 +1,15 @@
+/**
+ * A line in which work stands and is never done twice at once: each waits for those before it. Work that has nothing to
+ * do any more when its turn comes is to return at once.
+ */
+export function oneAtATime(): (work: () => Promise<void>) => Promise<void> {
+  let running: Promise<void> | null = null;
+  return async (work) => {
+    // Each turn of the loop looks again: another that waited may have begun meanwhile.
+    while (running) await running.catch(() => undefined);
+    running = work().finally(() => {
+      running = null;
+    });
+    await running;
+  };
+}

@@ -1,0 +1,79 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { changeTimesAction } from '@/app/(staff)/sittings/actions';
+import type { Refusal } from '@/core/base/result';
+import type { WatchedSitting } from '@/server/sittings/list-sittings';
+import { CountInput } from '../parts/CountInput';
+import { Dialog } from '../parts/Dialog';
+import { refusalText } from '../words/refusals';
+import { forField, fromField } from '../words/time';
+
+/** When a sitting opens and ends, and how long each has: changed before it or while it runs. */
+export function ChangeTimes({
+  sitting,
+  zone,
+  onClose,
+}: {
+  sitting: WatchedSitting;
+  zone: string;
+  onClose: () => void;
+}) {
+  const [opens, setOpens] = useState(forField(sitting.opensAt, zone));
+  const [closes, setCloses] = useState(forField(sitting.closesAt, zone));
+  const [minutes, setMinutes] = useState(sitting.minutes);
+  const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const keep = async (): Promise<void> => {
+    // An untouched time keeps its seconds.
+    const at = (typed: string, before: number): number =>
+      typed === forField(before, zone) ? before : fromField(typed, zone);
+    const result = await changeTimesAction({
+      sitting: sitting.id,
+      opensAt: at(opens, sitting.opensAt),
+      closesAt: at(closes, sitting.closesAt),
+      minutes,
+    });
+    if (result.ok) onClose();
+    else setRefusal(result.refusal);
+  };
+  return (
+    <Dialog title="Times of this sitting" onClose={onClose} acts={<Button onClick={keep}>Change them</Button>}>
+      <label className="form-label" htmlFor="opens">
+        They may start from
+      </label>
+      <input
+        id="opens"
+        type="datetime-local"
+        className="form-control mb-3"
+        value={opens}
+        onChange={(e) => setOpens(e.target.value)}
+      />
+      <label className="form-label" htmlFor="closes">
+        It ends for all at
+      </label>
+      <input
+        id="closes"
+        type="datetime-local"
+        className="form-control mb-3"
+        value={closes}
+        onChange={(e) => setCloses(e.target.value)}
+      />
+      <div className="d-flex gap-2 align-items-center">
+        <CountInput
+          label="Minutes for each"
+          count={minutes}
+          least={1}
+          most={1440}
+          onChange={(count) => count !== null && setMinutes(count)}
+        />
+        minutes for each who has not begun
+      </div>
+      <p className="soft mt-3 mb-0">Times of the department, {zone}.</p>
+      {refusal && (
+        <p role="alert" className="trouble">
+          {refusalText(refusal)}
+        </p>
+      )}
+    </Dialog>
+  );
+}
