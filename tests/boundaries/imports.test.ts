@@ -12,6 +12,8 @@ interface Import {
   /** Path below src, or a package. */
   target: string;
   typeOnly: boolean;
+  /** The values that are imported by name. */
+  names: string[];
   /** Fetched only when it is needed. */
   lazy: boolean;
 }
@@ -28,7 +30,13 @@ const imports: Import[] = sources.flatMap(({ file, text }) =>
       : name.startsWith('.')
         ? path.posix.join(path.posix.dirname(file), name)
         : name;
-    return { file, target, typeOnly: m[1] !== undefined, lazy: m[4] !== undefined };
+    const [, braces = ''] = /\{([^}]*)\}/.exec(m[0]) ?? [];
+    const names = braces
+      .split(',')
+      .map((n) => n.trim())
+      .filter((n) => n !== '' && !n.startsWith('type '))
+      .map((n) => n.split(' as ')[0] ?? n);
+    return { file, target, names, typeOnly: m[1] !== undefined, lazy: m[4] !== undefined };
   }),
 );
 const from = (prefix: string): Import[] => imports.filter((i) => i.file.startsWith(prefix));
@@ -95,6 +103,31 @@ describe('boundaries', () => {
 
   it('the interface takes only types from the server', () => {
     expect(from('ui/').filter((i) => i.target.startsWith('server/') && !i.typeOnly)).toEqual([]);
+  });
+
+  it('the server reads nothing of a module marked for the client but components, which it only passes on', () => {
+    const client = (file: string): boolean => /^'use client'/.test(sources.find((s) => s.file === file)?.text ?? '');
+    const sourceOf = (target: string): string | undefined =>
+      sources.find((s) => [target, `${target}.ts`, `${target}.tsx`].includes(s.file))?.file;
+    const starts = sources.filter((s) => /^app\/.*\.tsx?$/.test(s.file) || s.file === 'instrumentation.ts');
+    const onServer = new Set<string>();
+    const visit = (file: string): void => {
+      if (onServer.has(file) || client(file)) return;
+      onServer.add(file);
+      for (const i of imports) {
+        const hit = i.file === file && !i.typeOnly && sourceOf(i.target);
+        if (hit) visit(hit);
+      }
+    };
+    for (const { file } of starts) visit(file);
+    expect(onServer.has('ui/sheet/QuestionView.tsx')).toBe(true);
+    const read = [...onServer].flatMap((file) =>
+      imports
+        .filter((i) => i.file === file && !i.typeOnly)
+        .filter((i) => client(sourceOf(i.target) ?? ''))
+        .flatMap((i) => i.names.filter((name) => !/^[A-Z][A-Za-z]*[a-z]/.test(name)).map((name) => `${file}: ${name}`)),
+    );
+    expect(read).toEqual([]);
   });
 
   it('what every student needs pulls in no kind, no rules, no editor and no formula engine; a formula to write fetches its own', () => {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { readStored } from '@/core/base/stored-form';
 import { KIND_NAMES, kindOf } from '@/core/kinds/registry';
 import { stored } from '@/core/base/exact';
-import { studentSide } from '@/ui/kinds/students';
+import { responseSide } from '@/ui/kinds/responses';
 import { editorSide } from '@/ui/kinds/editors';
 import { KIND_WORDS } from '@/ui/words/kinds';
 import { questionOfEveryKind, SECRETS } from '../drivers/samples';
@@ -14,11 +14,10 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
   const kind = kindOf(name);
   const setup = samples.get(name);
 
-  it('has a sample, words, a student view, a review and an editor', () => {
+  it('has a sample, words and an editor', () => {
     expect(setup).toBeDefined();
     expect(KIND_WORDS[name].name).not.toBe('');
-    const { Student, Review, answered } = studentSide(name);
-    expect([typeof Student, typeof Review, answered(undefined)]).toEqual(['function', 'function', false]);
+    expect(responseSide(name).answered(undefined)).toBe(false);
     const { Place, Note, sentence, trialHint } = editorSide(name);
     expect([typeof Place, typeof Note]).toEqual(['function', 'function']);
     expect([sentence(setup).endsWith('.'), trialHint.length > 5]).toEqual([true, true]);
@@ -39,7 +38,7 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
     expect(marking.state === 'marked' && stored(marking.share)).toBe('1');
     expect(marking.trace.length).toBeGreaterThan(0);
     expect(kind.mark(setup, key)).toEqual(marking);
-    expect(studentSide(name).answered(key)).toBe(true);
+    expect(responseSide(name).answered(key)).toBe(true);
   });
 
   it('a fresh one has no key and says so', () => {

@@ -20,8 +20,12 @@ const NUMBERING = `<w:numbering ${W}>
 <w:lvl w:ilvl="1"><w:numFmt w:val="lowerLetter"/><w:lvlText w:val="%2)"/></w:lvl></w:abstractNum>
 <w:num w:numId="1"><w:abstractNumId w:val="1"/></w:num></w:numbering>`;
 
-/** A small word-processor document with these paragraphs, and a picture under rId9 if one is given. */
-export function docx(paragraphs: string[], picture?: Uint8Array): Uint8Array {
+/** A small word-processor document with these paragraphs, a picture under rId9 if one is given, and further parts by name. */
+export function docx(
+  paragraphs: string[],
+  picture?: Uint8Array,
+  parts: Readonly<Record<string, string>> = {},
+): Uint8Array {
   const files = new Map<string, Uint8Array | string>([
     [
       '[Content_Types].xml',
@@ -29,6 +33,7 @@ export function docx(paragraphs: string[], picture?: Uint8Array): Uint8Array {
     ],
     ['word/document.xml', `<w:document ${W} ${M} ${A} ${R}><w:body>${paragraphs.join('')}</w:body></w:document>`],
     ['word/numbering.xml', NUMBERING],
+    ...Object.entries(parts),
   ]);
   if (picture) {
     files.set('word/media/image1.png', picture);

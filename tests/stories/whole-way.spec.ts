@@ -269,7 +269,7 @@ test('results: boundaries dragged and typed, then released; the student reads wh
   await pass.focus();
   await teacher.keyboard.press('PageUp');
   await expect(teacher.getByLabel('Pass mark', { exact: true }).last()).toHaveValue('65');
-  const box = await pass.locator('rect').boundingBox();
+  const box = await pass.locator('rect').last().boundingBox();
   if (!box) throw new Error('The pass mark is not on the line');
   await teacher.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await teacher.mouse.down();

@@ -303,7 +303,7 @@ test('a pasted test falls into sheets, is mended and brought in, taken back, and
   await page.getByRole('checkbox', { name: 'Choose Who may climb alone?' }).check();
   const [taken] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByLabel('Take out as').selectOption('zip'),
+    page.getByLabel('Save as a file').selectOption('zip'),
   ]);
   const archive = await taken.path();
 

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { openQuestion } from '@/server/bank/open-question';
 import { openAnswers } from '@/server/marking/answers-view';
-import { takeIntoBank } from '@/server/marking/into-bank';
+import { takeIntoBank, takeOutOfBank } from '@/server/marking/into-bank';
 import { giveMark } from '@/server/marking/desk';
 import {
   applyMending,
@@ -129,6 +129,9 @@ describe('accepting an answer', () => {
     const { question } = must(await takeIntoBank(dept.as('teacher'), mending));
     const settled = must(await openQuestion(dept.as('teacher'), question)).body.slots.c?.settled;
     expect(settled).toEqual([{ response: { text: 'speed up gear' }, share: '1/2', feedback: '' }]);
+    must(await takeOutOfBank(dept.as('teacher'), mending));
+    expect(must(await openQuestion(dept.as('teacher'), question)).body.slots.c?.settled).toBeUndefined();
+    expect(await takeOutOfBank(dept.as('teacher'), mending)).toMatchObject({ refusal: { code: 'nothing-for-bank' } });
     const whole = await apply([{ what: 'everyone' }]);
     expect(await takeIntoBank(dept.as('teacher'), whole)).toMatchObject({ refusal: { code: 'nothing-for-bank' } });
     expect(await takeIntoBank(dept.as('marker'), mending)).toMatchObject({ ok: false });
@@ -213,7 +216,12 @@ describe('a question as a whole', () => {
             remark: '',
           }),
         );
-    must(await releaseResults(dept.as('teacher'), { sitting, shows: { marks: true, key: true, explanation: true } }));
+    must(
+      await releaseResults(dept.as('teacher'), {
+        sitting,
+        shows: { marks: true, key: true, explanation: true, atOnce: true },
+      }),
+    );
     expect(must(await openOwnResult(dept.as('ada'), scripts.ada ?? '')).revisedAt).toBeNull();
     dept.now += 1000;
     await apply([accept('nobody wrote this')]);

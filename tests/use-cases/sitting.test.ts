@@ -100,9 +100,15 @@ describe('from entering to the gradebook', () => {
       grade: 'C',
       rangeText: '4.5 of 8',
     });
-    expect(own.items[0]?.slots[2]).toMatchObject({ marks: '1/2', remark: 'Nearly.', key: null });
-    expect(own.items[0]?.slots[1]).toMatchObject({ marks: '1' });
-    expect(JSON.stringify(own)).not.toContain('Secret explanation');
+    // The sitting is open for two hours: what would tell others waits until nobody can get in any more.
+    expect([own.items, own.waitsUntil !== null]).toEqual([[], true]);
+    expect(results.stillOpen).toMatchObject({ students: 0 });
+    dept.pass(121);
+    const later = must(await openOwnResult(dept.as('ben'), ben));
+    expect(later.waitsUntil).toBeNull();
+    expect(later.items[0]?.slots[2]).toMatchObject({ marks: '1/2', remark: 'Nearly.', key: null });
+    expect(later.items[0]?.slots[1]).toMatchObject({ marks: '1' });
+    expect(JSON.stringify(later)).not.toContain('Secret explanation');
 
     const book = must(await openGradebook(dept.as('teacher'), dept.course));
     expect(book.rows.map((r) => [r.name, r.cells[0]?.percent, r.cells[0]?.grade, r.final?.percent])).toEqual([

@@ -1,0 +1,367 @@
+import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
+import { goTo, launch, signIn } from '../drivers/browser';
+import { Server } from '../drivers/server';
+
+/** The sheet in hasty hands: single clicks, no waiting, Enter, Backspace, undo after each. */
+const server = new Server(3307, 'sheet');
+const errors: string[] = [];
+let browser: Browser;
+let page: Page;
+
+test.beforeAll(async () => {
+  test.setTimeout(120_000);
+  if (!process.env.ZONDA_AT) {
+    server.loadDemo();
+    await server.start();
+  }
+  browser = await launch();
+  page = (await signIn(browser, process.env.ZONDA_AT ?? server.base, 'odalys')).page;
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  page.on('pageerror', (e) => errors.push(e.message));
+});
+test.afterAll(async () => {
+  await browser?.close();
+  await server.kill();
+});
+
+const sheet = (): Locator => page.getByRole('textbox', { name: 'The sheet' });
+const blocks = (): Locator => sheet().locator(':scope > *');
+const letters = (): Locator => sheet().getByRole('button', { name: /^Answer slot/ });
+const type = (text: string): Promise<void> => page.keyboard.type(text);
+const press = async (...keys: string[]): Promise<void> => {
+  for (const key of keys) await page.keyboard.press(key);
+};
+const add = (preset: string): Promise<void> => page.getByRole('button', { name: `+ ${preset}`, exact: true }).click();
+
+async function newQuestion(): Promise<void> {
+  await page.goto('/bank/new');
+  await page.waitForURL(/\/bank\/[0-9a-f-]{36}/);
+  await expect(sheet()).toBeFocused();
+}
+
+test('a new question is written at once; a slot takes the letters that come after it, of every preset', async () => {
+  const entry: Record<string, string> = {
+    Mathematics: 'math-field',
+    Formula: 'math-field',
+    'Formula with places': 'math-field',
+  };
+  for (const preset of [
+    'Choice',
+    'Several of several',
+    'Short text',
+    'Fill in a word',
+    'Number, unit',
+    'Mathematics',
+    'Formula',
+    'Formula with places',
+    'A few lines',
+    'Long answer',
+  ]) {
+    await newQuestion();
+    await type('Which part? ');
+    await add(preset);
+    await type('12');
+    const field = sheet()
+      .locator(entry[preset] ?? 'input:not([type=radio]):not([type=checkbox]), textarea')
+      .first();
+    await expect(field, preset).toHaveJSProperty('value', '12');
+    await expect(sheet()).toContainText('Which part?');
+  }
+});
+
+test('"/short" and Enter, typed without a pause, lose no letter', async () => {
+  await newQuestion();
+  await type('What turns? /short');
+  await press('Enter');
+  await type('the rotor');
+  await expect(page.getByLabel('Slot A: the right answer')).toHaveValue('the rotor');
+  await newQuestion();
+  await type('What turns? /cho');
+  await expect(page.getByRole('option')).toHaveText([/^Choice/]);
+  await newQuestion();
+  await type('Solve. /math');
+  await press('Enter');
+  await type('x+1');
+  await expect(sheet().locator('math-field')).toHaveJSProperty('value', 'x+1');
+});
+
+test('one click into a field of a slot sets the cursor there', async () => {
+  await newQuestion();
+  await type('One. ');
+  await add('Short text');
+  await type('rotor');
+  await add('Choice');
+  await type('up');
+  await press('Enter');
+  await type('down');
+  await add('Long answer');
+  await type('Because it turns.');
+  await sheet()
+    .getByText('One.')
+    .click({ position: { x: 4, y: 6 } });
+  for (const [field, value] of [
+    [page.getByLabel('Slot A: the right answer'), 'rotor'],
+    [page.getByLabel('Option 1', { exact: true }), 'up'],
+    [page.getByLabel('Slot C: an answer as it might be, for markers'), 'Because it turns.'],
+  ] as const) {
+    await field.click();
+    await press('End');
+    await type('X');
+    await expect(field).toHaveValue(`${value}X`);
+    await press('Backspace');
+    await expect(field).toHaveValue(value);
+  }
+  await expect(letters()).toHaveCount(3);
+});
+
+test('what is put in after a slot or a picture goes behind it, and so do letters', async () => {
+  await newQuestion();
+  await type('Two. ');
+  await add('Choice');
+  await add('Short text');
+  await add('Number, unit');
+  await expect(letters()).toHaveCount(3);
+  await letters().first().click();
+  await type('between');
+  await expect(letters()).toHaveCount(3);
+  await expect(blocks().nth(2)).toHaveText('between');
+  await page.getByLabel('Option 1', { exact: true }).click();
+  await add('Short text');
+  await expect(letters()).toHaveCount(4);
+  await expect(blocks().nth(2).getByRole('button')).toHaveText('B');
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  ).toString('base64');
+  await sheet().press('Control+End');
+  await sheet().evaluate((element, data) => {
+    const bytes = Uint8Array.from(atob(data), (c) => c.charCodeAt(0));
+    const dropped = new DataTransfer();
+    for (const name of ['a.png', 'b.png', 'c.png']) dropped.items.add(new File([bytes], name, { type: 'image/png' }));
+    const { left, bottom } = element.getBoundingClientRect();
+    const at = { clientX: left + 40, clientY: bottom - 10, bubbles: true, cancelable: true };
+    element.dispatchEvent(new DragEvent('drop', { ...at, dataTransfer: dropped }));
+  }, png);
+  await expect(sheet().locator('figure.picture')).toHaveCount(3);
+  await type('after');
+  await expect(sheet().locator('figure.picture')).toHaveCount(3);
+  await expect(sheet()).toContainText('after');
+});
+
+test('the white below the last line belongs to the text; after a reload things are put at the end', async () => {
+  await newQuestion();
+  await type('Three.');
+  const box = await page.locator('.sheet.prose').boundingBox();
+  await page.mouse.click((box?.x ?? 0) + 200, (box?.y ?? 0) + (box?.height ?? 0) - 12);
+  await type(' End.');
+  await expect(sheet()).toHaveText('Three. End.');
+  await expect(page.getByText(/^Saved /)).toBeVisible();
+  await page.waitForTimeout(1000);
+  await page.reload({ waitUntil: 'networkidle' });
+  await add('Short text');
+  await expect(blocks().first()).toContainText('Three. End.');
+  expect(await blocks().first().innerHTML()).toMatch(/^Three\. End\..*data-slot|^Three\. End\./s);
+  await expect(letters()).toHaveCount(1);
+});
+
+test('undo and redo by keys wherever the cursor is, by two buttons, and across a reload', async () => {
+  await newQuestion();
+  await type('Four.');
+  await page.waitForTimeout(1000);
+  await type(' More.');
+  await press('Control+z');
+  await expect(sheet()).toHaveText('Four.');
+  await press('Control+y');
+  await expect(sheet()).toHaveText('Four. More.');
+  await press('Control+z', 'Control+Shift+z');
+  await expect(sheet()).toHaveText('Four. More.');
+  await add('Short text');
+  await type('rotor');
+  await press('Control+z');
+  await expect(page.getByLabel('Slot A: the right answer')).toHaveValue('');
+  await press('Control+Shift+z');
+  await expect(page.getByLabel('Slot A: the right answer')).toHaveValue('rotor');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Slot A: the right answer')).toHaveValue('');
+  await expect(page.getByText(/^Saved /)).toBeVisible();
+  await page.waitForTimeout(1200);
+  await page.reload({ waitUntil: 'networkidle' });
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByLabel('Slot A: the right answer')).toHaveValue('rotor');
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(letters()).toHaveCount(0);
+  await expect(sheet()).toHaveText('Four. More.');
+});
+
+test('the sheet is within three keys of the address bar', async () => {
+  await newQuestion();
+  await type('Some words.');
+  await page.waitForTimeout(1500);
+  await goTo(page, page.url());
+  await press('Tab', 'Enter');
+  await expect(sheet()).toBeFocused();
+});
+
+test('options: Enter adds, an empty one ends the list, a pasted list falls into options, they are moved', async () => {
+  await newQuestion();
+  await type('Five. ');
+  await add('Choice');
+  await type('one');
+  await press('Enter');
+  await type('two');
+  await press('Enter');
+  await type('three');
+  const texts = (): Promise<string[]> =>
+    sheet()
+      .locator('.option-row input.text')
+      .evaluateAll((all) => all.map((i) => (i as HTMLInputElement).value));
+  expect((await texts()).filter((t) => t !== '')).toEqual(['one', 'two', 'three']);
+  while ((await texts()).at(-1) !== '') await press('Enter');
+  const before = (await texts()).length;
+  await press('Enter');
+  expect(await texts()).toHaveLength(before - 1);
+  await type('Behind.');
+  await expect(sheet()).toContainText('Behind.');
+  await page.getByLabel('Option 1', { exact: true }).click();
+  await press('Alt+ArrowDown');
+  expect((await texts()).slice(0, 2)).toEqual(['two', 'one']);
+  await type('!');
+  expect(await texts()).toContain('one!');
+  await page.evaluate(() => navigator.clipboard.writeText('a) four\nb) *five\nc) six'));
+  await page.getByRole('button', { name: 'option', exact: true }).click();
+  await press('Control+v');
+  expect((await texts()).slice(-3)).toEqual(['four', 'five', 'six']);
+  await expect(sheet().locator('.option-row').last().locator('..').getByRole('radio', { checked: true })).toHaveCount(
+    1,
+  );
+  const grip = await sheet().locator('.option-row .grip').first().boundingBox();
+  const last = await sheet().locator('.option-row').last().boundingBox();
+  await page.mouse.move((grip?.x ?? 0) + 5, (grip?.y ?? 0) + 5);
+  await page.mouse.down();
+  await page.mouse.move((grip?.x ?? 0) + 5, (last?.y ?? 0) + 12, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(async () => (await texts()).at(-1)).toBe('two');
+});
+
+test('products stay as they are typed and pasted; whole words between stars become form', async () => {
+  await newQuestion();
+  await type('2 * 3 * 4 and v_1 * v_2 * 3, then *really* and **very much** so');
+  await expect(sheet()).toContainText('2 * 3 * 4 and v_1 * v_2 * 3');
+  await expect(sheet().locator('em')).toHaveText('really');
+  await expect(sheet().locator('strong')).toHaveText('very much');
+  for (const text of ['2 * 3 * 4', '2*3*4 = 24', 'a*b*c', 'costs $5-$6']) {
+    await newQuestion();
+    await page.evaluate((t) => navigator.clipboard.writeText(t), text);
+    await press('Control+v');
+    await expect(sheet()).toHaveText(text);
+  }
+});
+
+/** Puts HTML on the clipboard and pastes it. */
+async function pasteHtml(html: string): Promise<void> {
+  await page.evaluate(async (h) => {
+    const item = new ClipboardItem({
+      'text/html': new Blob([h], { type: 'text/html' }),
+      'text/plain': new Blob(['plain'], { type: 'text/plain' }),
+    });
+    await navigator.clipboard.write([item]);
+  }, html);
+  await press('Control+v');
+}
+
+/** As a paste of another program, whose HTML the browser's clipboard would clean. */
+async function pasteRaw(html: string): Promise<void> {
+  await sheet().evaluate((element, h) => {
+    const data = new DataTransfer();
+    data.setData('text/html', h);
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  }, html);
+}
+
+test('pasted pictures come along or are named; formulas, headings and nested lists keep their form', async () => {
+  await newQuestion();
+  const png =
+    'data:image/png;base64,iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+  await pasteRaw(`<p>Before <img src="${png}" alt="a dot"> after <img src="file:///c/x.png"></p>`);
+  await expect(sheet().locator('figure.picture')).toHaveCount(1);
+  await expect(page.locator('.trouble')).toContainText('1 picture could not come along');
+  await expect(sheet()).toContainText('Before');
+  await newQuestion();
+  await pasteRaw(
+    '<p>It is <span class="katex"><span class="katex-mathml"><math><semantics><mrow><mi>E</mi></mrow><annotation encoding="application/x-tex">E=mc^2</annotation></semantics></math></span><span class="katex-html" aria-hidden="true">E=mc2</span></span> and <math><msup><mi>x</mi><mn>3</mn></msup></math>.</p>',
+  );
+  await expect(sheet().getByRole('button', { name: 'Formula E=mc^2, edit' })).toBeVisible();
+  await expect(sheet().getByRole('button', { name: /^Formula x\s?\^\{?3/ })).toBeVisible();
+  await newQuestion();
+  await pasteRaw(
+    '<h1>Rotor</h1><h2>Blades</h2><p class="MsoListParagraph" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·  </span>outer</p><p class="MsoListParagraph" style="mso-list:l0 level2 lfo1"><span style="mso-list:Ignore">o  </span>inner</p><p class="MsoListParagraph" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·  </span>outer two</p>',
+  );
+  await expect(sheet().locator('h2')).toHaveText('Rotor');
+  await expect(sheet().locator('h3')).toHaveText('Blades');
+  await expect(sheet().locator('ul > li > ul > li')).toHaveText('inner');
+  await expect(sheet().locator(':scope > ul > li')).toHaveCount(2);
+});
+
+test('a paste that is too large is refused in words, and nothing waits for ever', async () => {
+  await newQuestion();
+  await type('Six.');
+  await pasteRaw(`<p>${'wind '.repeat(250_000)}</p>`);
+  await expect(page.locator('.trouble')).toContainText('too much for one paste');
+  await expect(sheet()).toHaveText('Six.');
+  await expect(page.getByText(/^Saved /)).toBeVisible();
+});
+
+test('a slot copied from one question stands in another as a slot of its own', async () => {
+  await newQuestion();
+  await type('Seven. ');
+  await add('Short text');
+  await type('rotor');
+  await sheet()
+    .getByText('Seven.')
+    .click({ position: { x: 4, y: 6 } });
+  await press('Control+a', 'Control+c');
+  await newQuestion();
+  await type('Eight. ');
+  await add('Short text');
+  await type('tower');
+  await sheet()
+    .getByText('Eight.')
+    .click({ position: { x: 4, y: 6 } });
+  await press('End', 'Control+v');
+  await expect(letters()).toHaveCount(2);
+  const keys = sheet().getByLabel(/the right answer$/);
+  await expect(keys.nth(0)).toHaveValue('tower');
+  await expect(keys.nth(1)).toHaveValue('rotor');
+  await keys.nth(1).fill('blade');
+  await expect(keys.nth(0)).toHaveValue('tower');
+  await pasteHtml('<p>more <strong>words</strong></p>');
+  await expect(letters()).toHaveCount(2);
+});
+
+test('a place of a formula is made by the key "?", and Tab reaches the drawn field of a student', async () => {
+  await newQuestion();
+  await type('Nine. ');
+  await add('Formula with places');
+  await type('a+b');
+  await press('Shift+ArrowLeft');
+  await type('?');
+  await expect(page.getByText('A formula with 1 place; each counts by itself.')).toBeVisible();
+  await newQuestion();
+  await type('Ten. ');
+  await add('Mathematics');
+  await type('x+1');
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.locator('math-field').waitFor();
+  for (let i = 0; i < 8; i++) {
+    await press('Tab');
+    if (await dialog.locator('math-field').evaluate((f) => f === document.activeElement)) break;
+  }
+  await type('x+1');
+  await expect(dialog.locator('math-field')).toHaveJSProperty('value', 'x+1');
+  await press('Escape');
+});
+
+test('nothing complained in the console on the way', () => {
+  expect(errors.filter((e) => !/Failed to load resource/.test(e))).toEqual([]);
+});
