@@ -95,7 +95,7 @@ await views('odalys', LAPTOP, [
         .getByLabel('Explanation')
         .fill('The area is $A = \\pi r^2$; double the diameter and it is four times as large.');
       await p.getByRole('button', { name: 'Revisions' }).click();
-      await p.getByText('On the bench now').waitFor();
+      await p.getByRole('columnheader', { name: 'On the bench now' }).waitFor();
     },
   ],
   [
