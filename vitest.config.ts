@@ -6,5 +6,8 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'tests/{boundaries,contracts,reference,use-cases}/**/*.test.ts'],
     testTimeout: 20_000,
+    // One process a core keeps the modules it has read; no test may change one.
+    isolate: false,
+    maxWorkers: 2,
   },
 });

@@ -1,13 +1,13 @@
 import { gzipSync } from 'node:zlib';
 import { WT110 } from '../../src/demo/people';
 import { launch, PHONE, signIn } from '../../tests/drivers/browser';
-import { Server } from '../../tests/drivers/server';
+import { loadDemo, Server } from '../../tests/drivers/server';
 import { say } from './figures';
 
 /** What a student's phone loads before the first answer can be given, and when the sheet is painted. */
 export async function room(): Promise<void> {
   const server = new Server(3400, 'bench-room');
-  server.loadDemo();
+  loadDemo(server.data);
   await server.start();
   const browser = await launch();
   const { page } = await signIn(browser, server.base, WT110[9]?.userName ?? '', PHONE);

@@ -9,7 +9,7 @@ import { insertQuestion } from '../../src/server/bank/write';
 import { outside } from '../../src/server/outside';
 import { goTo, launch, signIn } from '../../tests/drivers/browser';
 import { sampleQuestion } from '../../tests/drivers/samples';
-import { Server } from '../../tests/drivers/server';
+import { loadDemo, Server } from '../../tests/drivers/server';
 import { percentile, say } from './figures';
 
 const WORDS =
@@ -20,7 +20,7 @@ const WORDS =
 /** Bank search over generated questions; the baseline is a plain LIKE over the same table. */
 export async function search(count: number): Promise<void> {
   const server = new Server(3404, 'bench-search');
-  server.loadDemo();
+  loadDemo(server.data);
   process.env.ZONDA_DATA = server.data;
   const out = await outside();
   const [bank] = await out.db.read.all<{ id: string; owner: string }>(

@@ -6,7 +6,7 @@ import type { QuestionBody } from '../../src/core/bank/question';
 import { COLUMNS } from '../../src/core/exchange/rows';
 import { goTo, launch, signIn } from '../../tests/drivers/browser';
 import { sampleQuestion } from '../../tests/drivers/samples';
-import { Server } from '../../tests/drivers/server';
+import { loadDemo, Server } from '../../tests/drivers/server';
 import { csvFromRows } from '../../src/server/exchange/spreadsheet';
 import { percentile, say } from './figures';
 
@@ -47,7 +47,7 @@ export async function writing(): Promise<void> {
     checks.push(performance.now() - from);
   }
   const server = new Server(3403, 'bench-writing');
-  server.loadDemo();
+  loadDemo(server.data);
   await server.start();
   const browser = await launch();
   const { page } = await signIn(browser, server.base, 'odalys');

@@ -1,4 +1,4 @@
-import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test';
+import { type Browser, type BrowserContext, chromium, expect, type Locator, type Page } from '@playwright/test';
 import { DEMO_PASSWORD } from '../../src/demo/people';
 
 const ARGS = [
@@ -48,4 +48,15 @@ export async function signIn(
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL((url) => !url.pathname.startsWith('/sign-in'));
   return { page, context };
+}
+
+/** Waits until everything on a screen that saves by itself is with the server. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByText(/^Saved( \d|$)/).first()).toBeVisible();
+}
+
+/** Sets the cursor at the beginning of words on a sheet. The editor takes the cursor up 20 ms later; no hand is faster. */
+export async function clickBefore(words: Locator): Promise<void> {
+  await words.click({ position: { x: 4, y: 6 } });
+  await words.evaluate(() => new Promise((done) => setTimeout(done, 40)));
 }

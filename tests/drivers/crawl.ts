@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import type { BrowserContext, Page } from '@playwright/test';
 
 const APP = path.resolve(import.meta.dirname, '../../src/app');
@@ -35,17 +36,17 @@ interface Options {
   context: BrowserContext;
   start: string;
   known: readonly string[];
-  /** How many pages of one route are opened; the others are only asked for. */
-  mostOpened: number;
+  /** How many pages of one route are opened in a tab, and how many more are only asked for. */
+  most: { opened: number; asked: number };
   /** What else is looked at on a page that was opened. */
   look?: (page: Page, route: string) => Promise<string[]>;
 }
 
 /**
- * Goes to every address that links reach from the start. Each is asked for; of each route so many are opened in tabs,
- * where nothing may be said in the console, nothing may throw, and a link must lead back.
+ * Goes to the addresses that links reach from the start. Of each route so many are opened in tabs and so many more are
+ * asked for; in a tab nothing may be said in the console, nothing may throw, and a link must lead back.
  */
-export async function crawl({ context, start, known, mostOpened, look }: Options): Promise<Visit[]> {
+export async function crawl({ context, start, known, most, look }: Options): Promise<Visit[]> {
   const pages = routes('page.tsx');
   const waiting = [start];
   const seen = new Set(waiting);
@@ -66,14 +67,14 @@ export async function crawl({ context, start, known, mostOpened, look }: Options
       return;
     }
     const times = opened.get(route) ?? 0;
+    if (times >= most.opened + most.asked) return;
     opened.set(route, times + 1);
     faults.length = 0;
-    if (pages.includes(route) && times < mostOpened) {
+    if (pages.includes(route) && times < most.opened) {
       const answer = await page.goto(link, { waitUntil: 'load' });
       if ((answer?.status() ?? 500) >= 400) faults.push(`status ${answer?.status()}`);
       // What the page does once it is awake is heard, too.
-      await page.waitForFunction(() => document.readyState === 'complete');
-      await page.waitForTimeout(150);
+      await sleep(150);
       if (route !== '/sign-in' && (await page.locator('a[href^="/"]').count()) === 0) faults.push('no way back');
       if (look && times < 2) faults.push(...(await look(page, route)));
       found(await linksOf(page));
@@ -85,19 +86,21 @@ export async function crawl({ context, start, known, mostOpened, look }: Options
     visits.push({ route, path: link, faults: [...faults] });
   };
 
+  let busy = 0;
   const tab = async (): Promise<void> => {
     const page = await context.newPage();
     const faults: string[] = [];
     page.on('console', (m) => m.type() === 'error' && faults.push(`console: ${m.text()}`));
     page.on('pageerror', (e) => faults.push(`page: ${e.message}`));
-    for (let idle = 0; idle < 20; ) {
+    // A tab that has nothing to do waits for what the others find.
+    while (busy > 0 || waiting.length > 0) {
       const link = waiting.shift();
       if (link === undefined) {
-        idle += 1;
-        await page.waitForTimeout(100);
+        await sleep(50);
       } else {
-        idle = 0;
+        busy += 1;
         await visit(page, link, faults);
+        busy -= 1;
       }
     }
     await page.close();

@@ -4,6 +4,25 @@ import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 
 const root = path.resolve(import.meta.dirname, '../..');
+const envFor = (data: string): NodeJS.ProcessEnv => ({
+  ...process.env,
+  NODE_ENV: 'production',
+  NEXT_TELEMETRY_DISABLED: '1',
+  ZONDA_DATA: data,
+});
+
+/** The data folder that the stories copy. */
+export const PREPARED = path.join(root, '.test', 'prepared');
+
+/** Makes a data folder anew with the demo department in it. */
+export function loadDemo(data: string): void {
+  rmSync(data, { recursive: true, force: true });
+  execFileSync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts'], {
+    cwd: root,
+    env: envFor(data),
+    stdio: 'inherit',
+  });
+}
 
 /** The built application on a port and a data folder of its own; can be killed and started again. */
 export class Server {
@@ -11,7 +30,6 @@ export class Server {
   readonly base: string;
   /** The folder of its data. */
   readonly data: string;
-  private readonly env: NodeJS.ProcessEnv;
 
   constructor(
     private readonly port: number,
@@ -19,28 +37,12 @@ export class Server {
   ) {
     this.base = `http://localhost:${port}`;
     this.data = path.join(root, '.test', name);
-    this.env = {
-      ...process.env,
-      NODE_ENV: 'production',
-      NEXT_TELEMETRY_DISABLED: '1',
-      ZONDA_DATA: this.data,
-    };
-  }
-
-  /** An empty data folder with the demo department in it. */
-  loadDemo(): void {
-    rmSync(this.data, { recursive: true, force: true });
-    execFileSync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts'], {
-      cwd: root,
-      env: this.env,
-      stdio: 'inherit',
-    });
   }
 
   async start(): Promise<void> {
     this.process = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(this.port)], {
       cwd: root,
-      env: this.env,
+      env: envFor(this.data),
       stdio: 'ignore',
     });
     for (let i = 0; i < 120; i++) {

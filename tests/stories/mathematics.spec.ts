@@ -1,32 +1,16 @@
 import AxeBuilder from '@axe-core/playwright';
-import { type Browser, expect, type Page, test } from '@playwright/test';
-import { goTo, launch, PHONE, signIn } from '../drivers/browser';
-import { Server } from '../drivers/server';
+import { expect, type Page, test } from '@playwright/test';
+import { goTo, PHONE } from '../drivers/browser';
+import { onStage } from '../drivers/stage';
 
 /** Answer rules in the browser: a formula written and answered, and words with what calls a person. */
-const server = new Server(3305, 'mathematics');
-const errors: string[] = [];
-let browser: Browser;
+const stage = onStage('mathematics');
 let teacher: Page;
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
-  test.setTimeout(120_000);
-  server.loadDemo();
-  await server.start();
-  browser = await launch();
-  teacher = (await signIn(browser, server.base, 'odalys')).page;
-  watch(teacher);
+  teacher = (await stage.signIn('odalys')).page;
 });
-test.afterAll(async () => {
-  await browser?.close();
-  await server.kill();
-});
-
-function watch(page: Page): void {
-  page.on('pageerror', (e) => errors.push(e.message));
-  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
-}
 
 test('typing a formula as it looks is enough for a rule; trial answers are read in any notation', async () => {
   await goTo(teacher, '/bank');
@@ -79,8 +63,7 @@ test('a student on a phone types plainly, sees how it is read, and puts the brac
   await teacher.getByRole('button', { name: 'WT-201 Turbine systems' }).click();
   await expect(teacher.getByText(/can get in now/)).toBeVisible();
 
-  const student = (await signIn(browser, server.base, 'aino.v', PHONE)).page;
-  watch(student);
+  const student = (await stage.signIn('aino.v', PHONE)).page;
   const card = student.locator('section', { hasText: 'Reciprocal of twice' }).first();
   await card.locator('div', { hasText: 'Reciprocal of twice' }).getByRole('button', { name: 'Begin' }).first().click();
   const field = student.getByRole('textbox', { name: 'Question 1' });
@@ -136,8 +119,4 @@ test('words: endings and slips are forgiven, a denial calls a person', async () 
     .first()
     .selectOption({ label: 'refuses the hit' });
   await expect(drawer).not.toContainText('“not” stands beside it');
-});
-
-test('nothing complained in the console on the way', () => {
-  expect(errors.filter((e) => !/Failed to fetch|ERR_|Failed to load resource/.test(e))).toEqual([]);
 });

@@ -1,24 +1,15 @@
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { goTo, LAPTOP, launch, PHONE, signIn } from '../drivers/browser';
-import { Server } from '../drivers/server';
+import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
+import { onStage } from '../drivers/stage';
 
 /** What goes wrong on ordinary days: networks, clocks, batteries, wrong files, two people on one thing. */
-const server = new Server(3303, 'weather');
-let browser: Browser;
+const stage = onStage('weather');
 let teacher: Page;
 
 test.beforeAll(async () => {
-  test.setTimeout(120_000);
-  server.loadDemo();
-  await server.start();
-  browser = await launch();
-  teacher = (await signIn(browser, server.base, 'odalys')).page;
-});
-test.afterAll(async () => {
-  await browser?.close();
-  await server.kill();
+  teacher = (await stage.signIn('odalys')).page;
 });
 
 /** A sitting of the mid-term for WT-201 that is open now; returns its page. */
@@ -67,13 +58,13 @@ test('two minutes without a network, clocks that are wrong, and a time that runs
   const short = await schedule(1);
 
   // His clock is an hour ahead, and he never closes his browser.
-  const watching = await signIn(browser, server.base, 'bram.o', PHONE);
+  const watching = await stage.signIn('bram.o', PHONE);
   await wrongClock(watching.context, 1);
   await begin(watching.page, 1);
   await watching.page.getByRole('textbox').first().fill('typed with a minute to go');
 
   // Hers is an hour behind; her battery dies.
-  const gone = await signIn(browser, server.base, 'aino.v', PHONE);
+  const gone = await stage.signIn('aino.v', PHONE);
   await wrongClock(gone.context, -1);
   await begin(gone.page, 1);
   await gone.page.getByRole('textbox').first().fill('the last before the battery died');
@@ -81,7 +72,7 @@ test('two minutes without a network, clocks that are wrong, and a time that runs
   await gone.context.close();
 
   // Two minutes in a lift.
-  const away = await signIn(browser, server.base, 'chiara.m', LAPTOP);
+  const away = await stage.signIn('chiara.m', LAPTOP);
   await begin(away.page, 47);
   await away.context.setOffline(true);
   const from = Date.now();
@@ -134,9 +125,8 @@ test('a 60 MB photo and a file that is no picture are refused beside the sheet, 
 });
 
 test('two teachers on one question see each other, and nobody’s work is lost', async () => {
-  await expect(teacher.getByText(/^Saved/)).toBeVisible();
-  await teacher.waitForTimeout(1500);
-  const other = (await signIn(browser, server.base, 'imre')).page;
+  await saved(teacher);
+  const other = (await stage.signIn('imre')).page;
   await goTo(other, teacher.url());
   await expect(other.getByText('Odalys Ferreira is at this question too.')).toBeVisible();
   const [mine, theirs] = [teacher, other].map((page) => page.getByLabel('Notes to colleagues'));
@@ -144,13 +134,12 @@ test('two teachers on one question see each other, and nobody’s work is lost',
 
   // Different parts are brought together without asking.
   await other.getByLabel('Working title').fill('The photo');
-  await expect(other.getByText(/^Saved/).first()).toBeVisible();
-  await other.waitForTimeout(1500);
+  await saved(other);
   await mine.fill('from the first teacher');
   await expect(teacher.getByText('Brought together with what Imre Vasko saved.')).toBeVisible();
   await expect(teacher.getByLabel('Working title')).toHaveValue('The photo');
   await expect(mine).toHaveValue('from the first teacher');
-  await teacher.waitForTimeout(1500);
+  await saved(teacher);
 
   // The same part: both versions side by side.
   await theirs.fill('from the second teacher');
@@ -165,7 +154,7 @@ test('two teachers on one question see each other, and nobody’s work is lost',
   await expect(theirs).toHaveValue('from the first teacher');
   await other.keyboard.press('Control+z');
   await expect(theirs).toHaveValue('from the second teacher');
-  await other.waitForTimeout(1500);
+  await saved(other);
   await teacher.reload();
   await expect(mine).toHaveValue('from the second teacher');
 });

@@ -1,15 +1,15 @@
-import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 import { createClient } from '@libsql/client';
 import path from 'node:path';
 import { WT110, WT201 } from '../../src/demo/people';
-import { goTo, launch, signIn } from '../drivers/browser';
-import { Server } from '../drivers/server';
+import { goTo } from '../drivers/browser';
+import { onStage } from '../drivers/stage';
 
 /**
  * The ten commonest acts of a teacher, each by a hasty hand and with the least possible clicks and keys. Words that have
  * to be typed are not counted, everything else is; the counts are printed and may not grow.
  */
-const server = new Server(3308, 'ten-acts');
+const stage = onStage('ten-acts');
 const MOST: Record<string, number> = {
   'write a choice with four options': 6,
   'write a short text with three right wordings': 2,
@@ -22,21 +22,12 @@ const MOST: Record<string, number> = {
   'move the pass mark': 1,
   'release the results': 2,
 };
-let browser: Browser;
 let page: Page;
 let counted = 0;
 
 test.describe.configure({ mode: 'serial' });
 test.beforeAll(async () => {
-  test.setTimeout(120_000);
-  server.loadDemo();
-  await server.start();
-  browser = await launch();
-  page = (await signIn(browser, server.base, 'odalys')).page;
-});
-test.afterAll(async () => {
-  await browser?.close();
-  await server.kill();
+  page = (await stage.signIn('odalys')).page;
 });
 
 const click = async (target: Locator): Promise<void> => {
@@ -108,8 +99,6 @@ test('a question is found again', async () => {
   await act('find a question again', async () => {
     await key('/');
     await write('90 m rotor');
-    await expect(page.getByRole('link', { name: 'Power in the wind, 90 m rotor' })).toBeVisible();
-    await page.waitForTimeout(300);
     await key('Enter');
   });
   await page.waitForURL(/\/bank\/[0-9a-f-]{36}/);
@@ -118,9 +107,8 @@ test('a question is found again', async () => {
 
 test('five questions go into an exam, which is scheduled for now', async () => {
   await goTo(page, '/bank');
-  await page.getByLabel('readiness').or(page.getByLabel('Narrow by')).first().waitFor();
   await page.getByLabel('Search all text').fill('rotor');
-  await page.waitForTimeout(600);
+  await expect(page.locator('.list-sheet')).toHaveAttribute('aria-busy', 'false');
   await page.getByRole('heading', { level: 1 }).click();
   await act('put five questions into an exam', async () => {
     for (let i = 0; i < 5; i++) await key('x', ...(i < 4 ? ['j'] : []));
@@ -140,7 +128,7 @@ test('five questions go into an exam, which is scheduled for now', async () => {
 
 test('more time is given to one who writes', async () => {
   const student = WT110[9]?.userName ?? '';
-  await signIn(browser, server.base, student);
+  await stage.signIn(student);
   await goTo(page, '/sittings');
   await page.getByRole('link', { name: 'Certificate' }).click();
   const first = page.getByRole('button', { name: /^5 more minutes for/ }).first();
@@ -151,15 +139,11 @@ test('more time is given to one who writes', async () => {
 
 test('twenty answers are marked by keys', async () => {
   await goTo(page, '/marking');
-  const rows = page.getByRole('row').filter({ hasNot: page.getByRole('columnheader') });
-  const waiting = await rows.evaluateAll((all) =>
-    all.map((row) => Number(row.lastElementChild?.textContent ?? 0)).findIndex((n) => n >= 20),
-  );
-  await rows.nth(waiting).getByRole('link').first().click();
-  await page.getByRole('complementary', { name: 'Mark' }).waitFor();
-  await page.waitForLoadState('networkidle');
-  const typed = page.getByLabel(/^Marks out of/);
-  test.skip((await typed.count()) === 0, 'The question with most answers is judged by a rubric.');
+  await page
+    .getByRole('row', { name: /^1\. A turbine with a rotor 90 m in diameter.*Mid-term/ })
+    .getByRole('link')
+    .click();
+  await expect(page.getByLabel(/^Marks out of/)).toBeFocused();
   await act('mark 20 answers', async () => {
     for (let i = 0; i < 20; i++) await key('1', 'j');
   });
@@ -186,27 +170,33 @@ test('the pass mark is moved, and the results are released', async () => {
 });
 
 test('pages that wait open by themselves within two seconds of the moment, each at a moment of its own', async () => {
-  const pages = await Promise.all(
-    WT201.slice(0, 6).map(async ({ userName }) => (await signIn(browser, server.base, userName)).page),
-  );
+  const pages = await Promise.all(WT201.slice(0, 6).map(async ({ userName }) => (await stage.signIn(userName)).page));
   for (const waiting of pages) await expect(waiting.getByText('Drive train, final')).toBeVisible();
-  const client = createClient({ url: `file:${path.join(server.data, 'zonda.db')}` });
+  const client = createClient({ url: `file:${path.join(stage.server.data, 'zonda.db')}` });
   const moment = Date.now() + 8_000;
   await client.execute({
     sql: 'UPDATE sittings SET opens_at = ? WHERE title = ?',
     args: [moment, 'Drive train, final'],
   });
   client.close();
-  const asked: number[] = [];
-  for (const waiting of pages) {
-    waiting.on('request', (r) => r.url().includes('/my') && asked.push(Date.now()));
-    await waiting.reload();
-  }
+  for (const waiting of pages) await waiting.reload();
   await Promise.all(
-    pages.map((waiting) => waiting.getByRole('button', { name: 'Begin' }).waitFor({ timeout: 20_000 })),
+    pages.map((waiting) => waiting.getByRole('button', { name: 'Begin' }).waitFor({ timeout: 60_000 })),
   );
-  expect(Date.now() - moment).toBeLessThan(2_500);
   expect(Date.now()).toBeGreaterThanOrEqual(moment);
-  // A look each, not a storm; what a page asks for while it loads came before.
-  expect(asked.filter((at) => at >= moment).length).toBeLessThanOrEqual(pages.length * 2);
+  for (const waiting of pages) {
+    // When the page looked again, by its own clock: how fast it is drawn is the machine's affair.
+    const looks = await waiting.evaluate(
+      (from) =>
+        performance
+          .getEntriesByType('resource')
+          .filter(({ name }) => new URL(name).pathname === '/my')
+          .map(({ startTime }) => performance.timeOrigin + startTime - from)
+          .filter((after) => after >= 0),
+      moment,
+    );
+    expect(looks[0]).toBeLessThan(2_500);
+    // Not a storm.
+    expect(looks.length).toBeLessThanOrEqual(2);
+  }
 });

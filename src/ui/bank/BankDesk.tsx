@@ -13,6 +13,7 @@ import type { CourseRow } from '@/server/gradebook/gradebook';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
+import { useLatest } from '../parts/use-latest';
 import { plural } from '../words/marks';
 import { keepBankPlace, lastBankPlace } from './bank-place';
 import { BankIndex } from './BankIndex';
@@ -55,6 +56,8 @@ export function BankDesk(props: Props) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const lastChosen = useRef(0);
   const search = useRef<HTMLInputElement>(null);
+  /** Enter was pressed while the list was still sought: the list that comes is meant. */
+  const wanted = useRef(false);
   const list = useSearch({ bank, topic }, filters, props.first);
   const current = list.at(at);
   const href = `/bank?bank=${bank ?? 'all'}${topic ? `&topic=${topic}` : ''}`;
@@ -80,6 +83,7 @@ export function BankDesk(props: Props) {
   }, [restored, href, filters, at]);
 
   const change = (next: Filters): void => {
+    wanted.current = false;
     const starts = filters.words === '' && next.words !== '';
     setFilters(starts ? { ...next, sort: 'best' } : next);
     setAt(0);
@@ -100,6 +104,14 @@ export function BankDesk(props: Props) {
     void list.need(next);
     setAt(next);
   };
+  const open = (): void => {
+    wanted.current = list.busy;
+    if (!list.busy && current) router.push(`/bank/${current.id}`);
+  };
+  const openLatest = useLatest(open);
+  useEffect(() => {
+    if (!list.busy && wanted.current) openLatest.current();
+  }, [list.busy, openLatest]);
   const again = (): void => {
     list.again();
     router.refresh();
@@ -113,7 +125,7 @@ export function BankDesk(props: Props) {
     { keys: 'k', what: 'Question before', run: () => go(at - 1) },
     { keys: 'x', what: 'Choose the question, to do something to many', run: () => choose(at, false) },
     { keys: 'Escape', what: 'Choose none', run: () => setChosen(new Set()) },
-    { keys: 'Enter', what: 'Open the question', run: () => current && router.push(`/bank/${current.id}`) },
+    { keys: 'Enter', what: 'Open the question', run: open },
   ]);
 
   return (
@@ -163,7 +175,7 @@ export function BankDesk(props: Props) {
               onKeyDown={(e) => {
                 if (e.key === 'ArrowDown') go(at + 1);
                 else if (e.key === 'ArrowUp') go(at - 1);
-                else if (e.key === 'Enter' && current) router.push(`/bank/${current.id}`);
+                else if (e.key === 'Enter') open();
                 else return;
                 e.preventDefault();
               }}
@@ -207,7 +219,7 @@ export function BankDesk(props: Props) {
             onClear={() => setChosen(new Set())}
             onDone={again}
           />
-          <div className="list-sheet">
+          <div className="list-sheet" aria-busy={list.busy}>
             {list.total === 0 ? (
               <p className="p-4 mb-0 text-center">
                 {shelf.questions === 0 ? 'This bank is empty. ' : 'No question fits. '}

@@ -12,6 +12,8 @@ interface Place {
 
 /** What is found so far: the count, and the pages that were looked at. */
 export interface List {
+  /** The filters that it answers. */
+  of: Filters;
   total: number;
   instead: string | undefined;
   pages: ReadonlyMap<number, FoundQuestion[]>;
@@ -20,6 +22,7 @@ export interface List {
 /** Searches as filters change, and fetches further pages as they come into view. */
 export function useSearch(place: Place, filters: Filters, first: Found) {
   const [list, setList] = useState<List>({
+    of: filters,
     total: first.total,
     instead: first.instead,
     pages: new Map([[0, first.found]]),
@@ -36,9 +39,10 @@ export function useSearch(place: Place, filters: Filters, first: Found) {
     let stale = false;
     const timer = setTimeout(async () => {
       const result = await searchAction({ bank, topic, ...filters, from: 0 });
-      if (stale || !result.ok) return;
+      if (stale) return;
+      if (!result.ok) return setList((l) => ({ ...l, of: filters }));
       const { total, instead, found } = result.value;
-      setList({ total, instead, pages: new Map([[0, found]]) });
+      setList({ of: filters, total, instead, pages: new Map([[0, found]]) });
     }, 40);
     return () => {
       stale = true;
@@ -62,5 +66,5 @@ export function useSearch(place: Place, filters: Filters, first: Found) {
 
   const at = useCallback((row: number) => list.pages.get(Math.floor(row / PAGE))?.[row % PAGE], [list.pages]);
   const again = useCallback(() => setTurn((t) => t + 1), []);
-  return { total: list.total, instead: list.instead, at, need, again };
+  return { total: list.total, instead: list.instead, busy: list.of !== filters, at, need, again };
 }

@@ -65,7 +65,6 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
     const { marks, words, found: judgement = null } = given;
     if (marks.trim() === '' && judgement === null) return;
     const run = async (): Promise<void> => {
-      setSaving({ name: 'saving' });
       try {
         const result = await giveMarkAction({
           attempt: answer.attempt,
@@ -81,12 +80,14 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
             i === index ? { ...a, marks: result.value.marks, byPerson: true, remark: words, judgement } : a,
           ),
         );
-        setSaving({ name: 'saved' });
+        // Another mark may have been typed meanwhile.
+        if (!pending.current) setSaving({ name: 'saved' });
         router.refresh();
       } catch {
         setSaving({ name: 'refused', refusal: { code: 'offline' } });
       }
     };
+    setSaving({ name: 'saving' });
     if (pending.current) clearTimeout(pending.current.timer);
     pending.current = { run, timer: setTimeout(flush, WAIT) };
   };

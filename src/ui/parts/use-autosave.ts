@@ -49,6 +49,7 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
   startFrom: (version: number, there: T) => void;
 } {
   const [state, setState] = useState<SaveState>({ name: 'saved', at: savedAt });
+  const at = useRef(savedAt);
   const base = useRef(version);
   const latest = useRef(value);
   const saved = useRef(value);
@@ -59,26 +60,31 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
   const flush = useCallback(
     () =>
       line(async () => {
-        if (latest.current === saved.current || stopped.current) return;
+        if (stopped.current) return;
+        const settle = (): void => {
+          if (latest.current !== saved.current) return;
+          localStorage.removeItem(key);
+          setState({ name: 'saved', at: at.current });
+        };
+        if (latest.current === saved.current) return settle();
         const sent = latest.current;
         sending.current = sent;
         setState({ name: 'saving' });
         try {
           const result = await save(plainCopy(sent), base.current);
+          sending.current = null;
           if (result.ok) {
             base.current = result.value.version;
+            at.current = result.value.savedAt;
             saved.current = sent;
-            if (latest.current === sent) localStorage.removeItem(key);
-            setState({ name: 'saved', at: result.value.savedAt });
+            settle();
           } else {
             stopped.current = result.refusal.code === 'changed-elsewhere';
             setState({ name: 'refused', refusal: result.refusal });
           }
         } catch {
           setState({ name: 'offline' });
-          return;
         }
-        sending.current = null;
       }),
     [key, save, line],
   );
@@ -87,6 +93,8 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
     if (latest.current === value) return;
     latest.current = value;
     keepOnDevice(key, { base: base.current, from: saved.current, sent: sending.current, value });
+    // Nothing is called saved that is not.
+    setState((now) => (now.name === 'saved' ? { name: 'saving' } : now));
     const timer = setTimeout(flush, WAIT);
     return () => clearTimeout(timer);
   }, [value, key, flush]);

@@ -1,0 +1,60 @@
+import { cpSync, rmSync } from 'node:fs';
+import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { LAPTOP, launch, signIn } from './browser';
+import { PREPARED, Server } from './server';
+
+/** What a file of stories plays on: the built application with a demo department of its own, and a browser. */
+export class Stage {
+  readonly server: Server;
+  /** What the consoles of all who are signed in complained of; a cut network is no complaint. */
+  readonly complaints: string[] = [];
+  private opened: Browser | null = null;
+
+  constructor(name: string) {
+    this.server = new Server(3301 + Number(process.env.TEST_PARALLEL_INDEX ?? 0), name);
+  }
+
+  get base(): string {
+    return this.server.base;
+  }
+
+  get browser(): Browser {
+    if (!this.opened) throw new Error('The stage is not open');
+    return this.opened;
+  }
+
+  /** Somebody at a browser, signed in. */
+  async signIn(userName: string, viewport = LAPTOP): Promise<{ page: Page; context: BrowserContext }> {
+    const somebody = await signIn(this.browser, this.base, userName, viewport);
+    const { page } = somebody;
+    page.on('pageerror', (e) => this.complaints.push(`${page.url()} ${e.message}`));
+    page.on('console', (m) => {
+      const cut = /Failed to fetch|ERR_|Failed to load resource/.test(m.text());
+      if (m.type() === 'error' && !cut) this.complaints.push(`${page.url()} ${m.text()}`);
+    });
+    return somebody;
+  }
+
+  async open(): Promise<void> {
+    rmSync(this.server.data, { recursive: true, force: true });
+    cpSync(PREPARED, this.server.data, { recursive: true });
+    await this.server.start();
+    this.opened = await launch();
+  }
+
+  async close(): Promise<void> {
+    await this.opened?.close();
+    await this.server.kill();
+  }
+}
+
+/** The stage of this file of stories, open before the first of them and closed after the last; nobody may have complained. */
+export function onStage(name: string): Stage {
+  const stage = new Stage(name);
+  test.beforeAll(() => stage.open());
+  test.afterAll(async () => {
+    await stage.close();
+    expect(stage.complaints).toEqual([]);
+  });
+  return stage;
+}
