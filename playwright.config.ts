@@ -5,8 +5,8 @@ const WAITING = ['**/rough-weather.spec.ts', '**/whole-way.spec.ts'];
 
 export default defineConfig({
   testDir: 'tests/stories',
-  timeout: 300_000,
-  expect: { timeout: 20_000 },
+  timeout: 400_000,
+  expect: { timeout: 30_000 },
   workers: 2,
   globalSetup: './tests/drivers/prepare.ts',
   projects: [

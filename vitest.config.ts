@@ -5,7 +5,7 @@ export default defineConfig({
   resolve: { alias: { '@': path.resolve(import.meta.dirname, 'src') } },
   test: {
     include: ['src/**/*.test.ts', 'tests/{boundaries,contracts,reference,use-cases}/**/*.test.ts'],
-    testTimeout: 20_000,
+    testTimeout: 60_000,
     // One process a core keeps the modules it has read; no test may change one.
     isolate: false,
     maxWorkers: 2,

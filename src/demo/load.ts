@@ -163,7 +163,7 @@ class Loader {
   /** Three questions that refer to one passage; no exam has them yet. */
   async logBook(): Promise<void> {
     const ctx = this.as('odalys', this.out.now - 40 * DAY);
-    const passage = { id: newId(), content: LOG_BOOK };
+    const passage = { id: newId(), content: LOG_BOOK, numbered: 'lines' as const };
     for (const { topic, difficulty, demand, body } of logBook) {
       const facts = { topic: this.get(this.installed.topics, topic), difficulty, demand, tags: ['log book'] };
       const bank = this.get(this.installed.banks, 'Turbine systems');

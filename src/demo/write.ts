@@ -70,6 +70,7 @@ export function choose(
     several: Array.isArray(right),
     scheme: 'by-part-deductions',
     shuffle: !more.fixed,
+    most: null,
     look: 'list',
   };
   const letters = (texts: string[]): string => texts.map((t) => String.fromCharCode(97 + all.indexOf(t))).join(' ');

@@ -138,13 +138,15 @@ describe('the sentence in the margin', () => {
         keys: fc.array(fc.boolean(), { minLength: 2, maxLength: 6 }),
         several: fc.boolean(),
         scheme: fc.constantFrom(...CHOICE_SCHEMES),
+        most: fc.option(fc.integer({ min: 1, max: 4 })),
       })
       .filter(({ keys, several }) => (several ? keys.includes(true) : keys.filter(Boolean).length === 1))
       .map(
-        ({ keys, several, scheme }): ChoiceSetup => ({
+        ({ keys, several, scheme, most }): ChoiceSetup => ({
           ...choice.fresh(),
           several,
           scheme,
+          most,
           options: keys.map((key, i) => ({ id: `o${i}`, text: `option ${i}`, key, feedback: '' })),
         }),
       );
@@ -153,6 +155,8 @@ describe('the sentence in the margin', () => {
       const keys = setup.options.filter((o) => o.key).length;
       const right = chosen.filter(isKey).length;
       const wrong = chosen.length - right;
+      const [, limit] = /At most (\d+) can be chosen\.$/.exec(said) ?? [];
+      if (limit && chosen.length > Number(limit)) return '0';
       if (/ earns the marks, anything else nothing/.test(said)) return right === 1 && wrong === 0 ? '1' : '0';
       if (/no wrong one: the marks; anything else earns nothing/.test(said))
         return right === keys && wrong === 0 ? '1' : '0';

@@ -40,7 +40,7 @@ export async function signIn(
     hasTouch: viewport === PHONE,
     permissions: ['clipboard-read', 'clipboard-write'],
   });
-  context.setDefaultTimeout(20_000);
+  context.setDefaultTimeout(45_000);
   const page = await context.newPage();
   await page.goto('/sign-in');
   await page.getByLabel('User name').fill(userName);

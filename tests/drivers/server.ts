@@ -40,6 +40,8 @@ export class Server {
   }
 
   async start(): Promise<void> {
+    const other = await fetch(this.base).catch(() => null);
+    if (other) throw new Error(`Something else answers at ${this.base}`);
     this.process = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-p', String(this.port)], {
       cwd: root,
       env: envFor(this.data),

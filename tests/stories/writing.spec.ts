@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, saved } from '../drivers/browser';
+import { barriersOn, beginQuestion, sheetOf } from '../drivers/bench';
+import { goTo } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** Writing and finding: the bench and the bank in full. */
@@ -11,13 +11,9 @@ test.beforeAll(async () => {
   page = (await stage.signIn('odalys')).page;
 });
 
-const sheet = () => page.getByRole('textbox', { name: 'The sheet' });
-async function newQuestion(): Promise<void> {
-  await goTo(page, '/bank');
-  await page.keyboard.press('n');
-  await page.waitForURL(/\/bank\/(?!new)/);
-  await sheet().click();
-}
+const sheet = () => sheetOf(page);
+const newQuestion = () => beginQuestion(page);
+const barriers = () => barriersOn(page);
 const paste = (data: Record<string, string>): Promise<void> =>
   page.evaluate((types) => {
     const clipboard = new DataTransfer();
@@ -26,12 +22,6 @@ const paste = (data: Record<string, string>): Promise<void> =>
       .querySelector('.ProseMirror')
       ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: clipboard, bubbles: true, cancelable: true }));
   }, data);
-const barriers = async (): Promise<string[]> => {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  return violations.map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`);
-};
 
 test('a slash, chosen words and a copy each make a slot; Markdown and word-processor text become the sheet', async () => {
   await newQuestion();
@@ -306,122 +296,4 @@ test('a pasted test falls into sheets, is mended and brought in, taken back, and
   await page.getByRole('button', { name: 'Bring in 1' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Bring in 1' })).toBeVisible();
-});
-
-test('the tray: a free picture with its licence, nothing from inside, and the picture is asked to be described', async () => {
-  await newQuestion();
-  await page.keyboard.type('Which part is this? ');
-  await page.getByRole('button', { name: 'Picture', exact: true }).click();
-  const tray = page.getByRole('dialog');
-  await tray.getByRole('button', { name: 'Free pictures' }).click();
-  await tray.getByLabel('Find a free picture').fill('windsock');
-  await expect(tray.getByRole('button', { name: 'Take it' })).toHaveCount(1);
-  await tray.getByRole('button', { name: 'Take it' }).click();
-  await expect(tray.getByLabel('Licence')).toHaveValue('CC0 1.0');
-  for (const address of ['http://127.0.0.1/x.png', 'http://[::1]/x.png', 'file:///etc/passwd', 'nonsense']) {
-    await tray.getByLabel('Web address of a picture').fill(address);
-    await tray.getByRole('button', { name: 'Fetch' }).click();
-    await expect(tray.getByRole('alert')).toContainText(/inside the network|no web address/);
-  }
-  expect(await barriers()).toEqual([]);
-  await tray.getByRole('button', { name: 'Put it on the sheet' }).click();
-  await expect(sheet().getByAltText('Windsock in a fresh breeze')).toBeVisible();
-  await page.getByRole('button', { name: 'Try the sheet' }).click();
-  await page.getByRole('button', { name: 'Enlarge the picture' }).click();
-  await expect(page.getByRole('dialog', { name: 'Windsock in a fresh breeze' })).toBeVisible();
-});
-
-test('an instruction is spoken, kept, captioned, and heard on the sheet', async () => {
-  await newQuestion();
-  await page.keyboard.type('Listen first. ');
-  await page.getByRole('button', { name: 'Sound or film' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog
-    .getByLabel(/^From a file/)
-    .setInputFiles({ name: 'song.mp3', mimeType: 'audio/mpeg', buffer: Buffer.from('no sound') });
-  await expect(dialog.getByRole('alert')).toContainText('no sound or film');
-  await dialog.getByRole('button', { name: 'Record', exact: true }).click();
-  // What is said takes a moment.
-  await page.waitForTimeout(1200);
-  await dialog.getByRole('button', { name: 'Stop' }).click();
-  await expect(dialog.getByLabel('What you recorded')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Keep it' }).click();
-  await expect(dialog).toBeHidden();
-  await expect(page.getByText('A recording does not say what it is.')).toBeVisible();
-  await page.getByLabel('What the recording is').fill('The instruction, spoken');
-  const captions = page.getByLabel('Captions (WebVTT)');
-  await captions.setInputFiles({
-    name: 'c.vtt',
-    mimeType: 'text/vtt',
-    buffer: Buffer.from('WEBVTT\n\n00:02.000 --> 00:01.000\nx'),
-  });
-  await expect(page.locator('.trouble')).toContainText('line 3');
-  await captions.setInputFiles({
-    name: 'c.vtt',
-    mimeType: 'text/vtt',
-    buffer: Buffer.from('WEBVTT\n\n00:00.000 --> 00:01.000\nListen'),
-  });
-  await expect(page.getByText('✓ captions')).toBeVisible();
-  await page.getByRole('button', { name: 'Try the sheet' }).click();
-  const sound = page.getByRole('dialog').getByLabel('The instruction, spoken');
-  await expect.poll(() => sound.evaluate((audio: HTMLAudioElement) => audio.readyState)).toBeGreaterThan(0);
-  const [part, far] = await page.evaluate(async () => {
-    const { src } = document.querySelector('[role=dialog] audio') as HTMLAudioElement;
-    const asked = async (range: string): Promise<string> => {
-      const response = await fetch(src, { headers: { Range: range } });
-      return `${response.status} ${(await response.arrayBuffer()).byteLength}`;
-    };
-    return Promise.all([asked('bytes=10-19'), asked('bytes=999999999-')]);
-  });
-  expect([part, far]).toEqual(['206 10', '416 0']);
-});
-
-test('a passage stands beside every question that refers to it, and is edited with any of them', async () => {
-  await newQuestion();
-  await page.keyboard.type('What was the strongest gust? /short');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Slot A: the right answer').fill('38 m/s');
-  await page.getByRole('button', { name: '+ passage' }).click();
-  await page.getByLabel('Passage', { exact: true }).selectOption('new');
-  const passage = page.getByRole('textbox', { name: 'The passage' });
-  await passage.click();
-  await page.keyboard.type('The storm of March reached 38 m/s at hub height.');
-  await saved(page);
-  const first = page.url();
-
-  await newQuestion();
-  await page.keyboard.type('In which month was it? /short');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Slot A: the right answer').fill('March');
-  await page.getByRole('button', { name: '+ passage' }).click();
-  await page
-    .getByLabel('Passage', { exact: true })
-    .selectOption({ label: 'The storm of March reached 38 m/s at hub height. (1)' });
-  await expect(passage).toContainText('The storm of March');
-  await passage.press('Control+End');
-  await page.keyboard.type(' It ended at noon.');
-  await saved(page);
-  await goTo(page, first);
-  await expect(passage).toContainText('It ended at noon.');
-  await page.getByRole('button', { name: 'Try the sheet' }).click();
-  await expect(page.getByRole('dialog').getByRole('region', { name: 'Passage' })).toContainText('The storm of March');
-  expect(await barriers()).toEqual([]);
-});
-
-test('a simulation stands in a sheet and works there; a page from anywhere does not', async () => {
-  await newQuestion();
-  await page.keyboard.type('Find the pitch at which the power falls below 1 MW. ');
-  await page.getByRole('button', { name: 'Page or simulation' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel(/^Or by its address/).fill('https://anywhere.example/');
-  await dialog.getByRole('button', { name: 'Put it there' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('does not allow pages from there');
-  await dialog.getByRole('button', { name: 'Blade pitch and power' }).click();
-  await page.getByRole('button', { name: 'Try the sheet' }).click();
-  const frame = page.getByRole('dialog').frameLocator('iframe');
-  const power = frame.getByRole('status');
-  const before = await power.textContent();
-  await frame.getByLabel(/^Pitch/).fill('12');
-  await expect(power).not.toHaveText(before ?? '');
-  await expect(frame.getByText('12 °')).toBeVisible();
 });

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshFacts, type QuestionFacts } from '@/core/bank/facts';
 import { HIT } from '@/core/bank/searching';
 import { questionSheet } from '@/core/bank/sheet';
+import type { Numbering } from '@/core/bank/question';
 import { must } from '@/core/base/result';
 import { contentFromLines } from '@/core/content/lines';
 import { questionsLike, textOf } from '@/server/bank/alike';
@@ -295,9 +296,9 @@ describe('learning goals', () => {
 
 describe('a passage', () => {
   const words = (text: string) => contentFromLines(text);
-  const withPassage = (title: string, text: string) => ({
+  const withPassage = (title: string, text: string, numbered: Numbering = 'nothing') => ({
     ...sampleQuestion(title),
-    passage: { id: 'p1', content: words(text) },
+    passage: { id: 'p1', content: words(text), numbered },
   });
   const make = async (title: string, text: string): Promise<string> =>
     must(await createQuestion(dept.as('teacher'), { bank: dept.bank, body: withPassage(title, text) })).id;
@@ -319,6 +320,15 @@ describe('a passage', () => {
       { title: 'The storm of April.', questions: 2 },
     ]);
     expect(await titles({ words: 'April' })).toEqual(['One', 'Two']);
+  });
+
+  it('is numbered beside every question that refers to it', async () => {
+    const [one, two] = [await make('One', 'First.'), await make('Two', 'First.')];
+    const body = withPassage('One', 'First.', 'lines');
+    must(await saveDraft(dept.as('teacher'), { question: one, base: 1, body, facts: freshFacts }));
+    const opened = must(await openQuestion(dept.as('teacher'), two));
+    expect([opened.body.passage?.numbered, opened.version]).toEqual(['lines', 2]);
+    expect(questionSheet(opened.body, 1).passage?.numbered).toBe('lines');
   });
 
   it('changed on one bench refuses the other, and never half', async () => {
@@ -346,7 +356,10 @@ describe('a passage', () => {
     const drawer = must(await saveBank(dept.as('teacher'), shelf_)).id;
     must(await createQuestion(dept.as('teacher'), { bank: drawer, body: withPassage('One', 'Secret.') }));
     const open = await question('Open');
-    const stolen = { ...sampleQuestion('Open'), passage: { id: 'p1', content: words('Changed.') } };
+    const stolen = {
+      ...sampleQuestion('Open'),
+      passage: { id: 'p1', content: words('Changed.'), numbered: 'nothing' },
+    };
     expect(
       await saveDraft(dept.as('lead'), { question: open, base: 1, body: stolen, facts: freshFacts }),
     ).toMatchObject({

@@ -1,3 +1,4 @@
+import { crc32, deflateSync } from 'node:zlib';
 import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
@@ -9,9 +10,9 @@ import { mediaFacts, readMedia } from '@/server/media/read-media';
 import {
   addFreePicture,
   addFromWeb,
-  describePicture,
+  describeMedia,
   openTray,
-  pictureUsedIn,
+  usedIn,
   replaceEverywhere,
   searchFreePictures,
 } from '@/server/media/tray';
@@ -27,6 +28,24 @@ afterEach(() => dept.close());
 
 const bitmap = (width: number, height: number, background = 'red') =>
   sharp({ create: { width, height, channels: 3, background } });
+
+/** The head of a PNG of this size and an end, without its pixels (ISO/IEC 15948, 5.2 to 5.4 and 11.2). */
+function pngOf(width: number, height: number): Uint8Array {
+  const chunk = (type: string, data: Buffer): Buffer => {
+    const typed = Buffer.concat([Buffer.from(type, 'latin1'), data]);
+    const framed = Buffer.alloc(typed.length + 8);
+    framed.writeUInt32BE(data.length, 0);
+    typed.copy(framed, 4);
+    framed.writeUInt32BE(crc32(typed), typed.length + 4);
+    return framed;
+  };
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(width, 0);
+  head.writeUInt32BE(height, 4);
+  head.set([8, 2, 0, 0, 0], 8);
+  const parts = [chunk('IHDR', head), chunk('IDAT', deflateSync(Buffer.alloc(1))), chunk('IEND', Buffer.alloc(0))];
+  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), ...parts]);
+}
 
 /** One second of silence: RIFF header and samples as Microsoft and IBM wrote it down (Multimedia Programming Interface 1.0, 1991). */
 function wav(): Uint8Array {
@@ -46,6 +65,8 @@ function wav(): Uint8Array {
   return new Uint8Array(bytes);
 }
 
+const pictures = (words: string) => ({ words, medium: 'picture' as const, licence: null });
+
 describe('a photo', () => {
   it('is shown upright, scaled, without where and when; the original is kept', async () => {
     const exif = { IFD0: { Copyright: 'somebody' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '52/1 0/1 0/1' } };
@@ -61,12 +82,7 @@ describe('a photo', () => {
   });
 
   it('of 20,000 × 20,000 pixels is refused before it is unpacked', async () => {
-    const huge = await sharp({
-      create: { width: 20_000, height: 20_000, channels: 3, background: 'white' },
-      limitInputPixels: false,
-    })
-      .png({ compressionLevel: 9 })
-      .toBuffer();
+    const huge = pngOf(20_000, 20_000);
     expect(await addMedia(dept.as('teacher'), huge)).toMatchObject({
       ok: false,
       refusal: { code: 'picture-too-many-pixels', values: { width: 20_000, height: 20_000 } },
@@ -79,21 +95,23 @@ describe('the tray', () => {
     const one = must(await addMedia(dept.as('teacher'), await bitmap(10, 10).png().toBuffer()));
     const two = must(await addMedia(dept.as('lead'), await bitmap(20, 10, 'blue').png().toBuffer()));
     must(
-      await describePicture(dept.as('lead'), {
+      await describeMedia(dept.as('lead'), {
         media: one.media,
         description: 'A brake disc',
         licence: 'own work',
         source: '',
       }),
     );
-    expect(must(await openTray(dept.as('teacher'), 'DISC own')).map((p) => p.media)).toEqual([one.media]);
-    expect(must(await openTray(dept.as('teacher'), ''))).toHaveLength(2);
-    expect((await openTray(dept.as('ada'), '')).ok).toBe(false);
+    expect(must(await openTray(dept.as('teacher'), pictures('DISC own'))).items.map((p) => p.media)).toEqual([
+      one.media,
+    ]);
+    expect(must(await openTray(dept.as('teacher'), pictures(''))).items).toHaveLength(2);
+    expect((await openTray(dept.as('ada'), pictures(''))).ok).toBe(false);
 
     const body = sampleQuestion('With a picture');
     body.content.content.push({ type: 'picture', attrs: { ...FRESH_PICTURE, ...one, description: 'x', width: 50 } });
     const id = await dept.question(body);
-    expect((await pictureUsedIn(dept.as('teacher'), one.media)).map((q) => q.id)).toEqual([id]);
+    expect((await usedIn(dept.as('teacher'), one.media)).map((q) => q.id)).toEqual([id]);
     const before = must(await openQuestion(dept.as('teacher'), id));
     expect(must(await replaceEverywhere(dept.as('lead'), { old: one.media, now: two.media })).count).toBe(1);
     const after = must(await openQuestion(dept.as('teacher'), id));
@@ -101,14 +119,29 @@ describe('the tray', () => {
       attrs: { media: two.media, ratio: 2, description: 'x', width: 50 },
     });
     expect(after.version).toBe(before.version + 1);
-    expect(await pictureUsedIn(dept.as('teacher'), one.media)).toEqual([]);
+    expect(await usedIn(dept.as('teacher'), one.media)).toEqual([]);
+  });
+
+  it('keeps pictures, sounds and films apart, and narrows by licence', async () => {
+    const as = dept.as('teacher');
+    const one = must(await addMedia(as, await bitmap(10, 10).png().toBuffer()));
+    must(await addMedia(as, await bitmap(20, 10, 'blue').png().toBuffer()));
+    must(await describeMedia(as, { media: one.media, description: '', licence: 'CC0 1.0', source: '' }));
+    const sound = must(await addRecording(as, wav(), null));
+    const opened = must(await openTray(as, { words: '', medium: 'picture', licence: 'CC0 1.0' }));
+    expect(opened.items.map((i) => i.media)).toEqual([one.media]);
+    expect(opened.licences).toEqual(['', 'CC0 1.0']);
+    const sounds = must(await openTray(as, { words: '', medium: 'sound', licence: null })).items;
+    expect(sounds).toMatchObject([{ media: sound.media, medium: 'sound', ratio: 1 }]);
+    expect(must(await openTray(as, { words: '', medium: 'film', licence: null })).items).toEqual([]);
+    expect((await openTray(as, { words: '', medium: 'text/vtt', licence: null })).ok).toBe(false);
   });
 
   it('takes free pictures with their licence, and nothing from inside the network', async () => {
     const [free] = must(await searchFreePictures(dept.as('teacher'), 'cup anemometer'));
     if (!free) throw new Error('The stand-in has one');
     must(await addFreePicture(dept.as('teacher'), free));
-    expect(must(await openTray(dept.as('teacher'), 'anemometer'))[0]).toMatchObject({
+    expect(must(await openTray(dept.as('teacher'), pictures('anemometer'))).items[0]).toMatchObject({
       licence: 'CC0 1.0',
       description: 'Cup anemometer',
     });

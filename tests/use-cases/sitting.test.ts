@@ -207,7 +207,10 @@ describe('answers', () => {
     must(await save('ada', ada, [early]));
     must(await handIn(dept.as('ada'), ada));
     const late = entry(items[0] ?? '', 'c', { text: 'too late' });
-    expect(must(await save('ada', ada, [early, late]))).toMatchObject({ saved: [early.seq], refused: [late.seq] });
+    expect(must(await save('ada', ada, [early, late]))).toMatchObject({
+      saved: [early.seq],
+      refused: [{ seq: late.seq, why: 'late' }],
+    });
   });
 
   it('from two devices: the one written last counts, even when it arrives first', async () => {
@@ -238,7 +241,7 @@ describe('answers', () => {
     ];
     expect(must(await save('ada', ada, [...bad, good]))).toMatchObject({
       saved: [good.seq],
-      refused: bad.map((b) => b.seq),
+      refused: bad.map((b) => ({ seq: b.seq, why: 'unfit' })),
     });
     expect((await save('ada', ada, [{ nonsense: true }])).ok).toBe(false);
   });

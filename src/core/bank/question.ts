@@ -52,7 +52,15 @@ export type Hint = z.infer<typeof hint>;
  * with any of them; the copy that stands here is the newest when the question
  * is opened, and the one that a revision freezes.
  */
-const passage = z.object({ id: z.string().min(1).max(40), content: contentSchema });
+/** What of a passage is numbered, so that questions can say "in line 4": nothing, its lines as they were typed, or its paragraphs. */
+export const NUMBERINGS = ['nothing', 'lines', 'paragraphs'] as const;
+export type Numbering = (typeof NUMBERINGS)[number];
+
+const passage = z.object({
+  id: z.string().min(1).max(40),
+  content: contentSchema,
+  numbered: z.enum(NUMBERINGS).default('nothing'),
+});
 export type Passage = z.infer<typeof passage>;
 
 const body = z.object({

@@ -2,7 +2,7 @@ import { and, asc, count, eq, isNull, ne, sql } from 'drizzle-orm';
 import { sameValue } from '@/core/base/same-value';
 import { ok, type Result } from '@/core/base/result';
 import { readStored } from '@/core/base/stored-form';
-import { type QuestionBody, questionForm } from '@/core/bank/question';
+import { type Numbering, type QuestionBody, questionForm } from '@/core/bank/question';
 import { type Content, contentSchema } from '@/core/content/document';
 import { firstWords } from '@/core/content/plain';
 import { type Context, FORBIDDEN } from '../context';
@@ -15,6 +15,7 @@ export interface PassageRow {
   id: string;
   title: string;
   content: Content;
+  numbered: Numbering;
   questions: number;
 }
 
@@ -22,7 +23,13 @@ export interface PassageRow {
 export async function listPassages(ctx: Context, bank: string): Promise<Result<PassageRow[]>> {
   if (!(await mayWriteIn(ctx, bank))) return FORBIDDEN;
   const rows = await ctx.db.read
-    .select({ id: passages.id, title: passages.title, content: passages.content, questions: count(questions.id) })
+    .select({
+      id: passages.id,
+      title: passages.title,
+      content: passages.content,
+      numbered: passages.numbered,
+      questions: count(questions.id),
+    })
     .from(passages)
     .leftJoin(questions, and(eq(questions.passage, passages.id), isNull(questions.deletedAt)))
     .where(eq(passages.bank, bank))
@@ -31,11 +38,14 @@ export async function listPassages(ctx: Context, bank: string): Promise<Result<P
   return ok(rows.map((row) => ({ ...row, content: contentSchema.parse(row.content) })));
 }
 
+const SHOWN = { content: passages.content, numbered: passages.numbered };
+
 /** A body with the newest content of its passage. */
 export async function withNewestPassage(read: Reader, body: QuestionBody): Promise<QuestionBody> {
   if (!body.passage) return body;
-  const [row] = await read.select({ content: passages.content }).from(passages).where(eq(passages.id, body.passage.id));
-  return row ? { ...body, passage: { ...body.passage, content: contentSchema.parse(row.content) } } : body;
+  const { id } = body.passage;
+  const [row] = await read.select(SHOWN).from(passages).where(eq(passages.id, id));
+  return row ? { ...body, passage: { id, content: contentSchema.parse(row.content), numbered: row.numbered } } : body;
 }
 
 /** Whether the actor may write the passage of a body: it is new, or stands in a bank of theirs. */
@@ -61,14 +71,14 @@ interface Saving {
  */
 export async function keepPassage(tx: Transaction, { body, bank, question, by, at }: Saving): Promise<void> {
   if (!body.passage) return;
-  const { id, content } = body.passage;
-  const [old] = await tx.select({ content: passages.content }).from(passages).where(eq(passages.id, id));
-  const title = firstWords(content) || 'Passage';
-  if (!old) await tx.insert(passages).values({ id, bank, title, content, savedBy: by, savedAt: at });
+  const { id, content, numbered } = body.passage;
+  const [old] = await tx.select(SHOWN).from(passages).where(eq(passages.id, id));
+  const now = { title: firstWords(content) || 'Passage', content, numbered, savedBy: by, savedAt: at };
+  if (!old) await tx.insert(passages).values({ id, bank, ...now });
   // A copy or something that was brought in refers to the passage as it stands.
-  else if (question === null || sameValue(old.content, content)) return;
+  else if (question === null || sameValue(old, { content, numbered })) return;
   else {
-    await tx.update(passages).set({ title, content, savedBy: by, savedAt: at }).where(eq(passages.id, id));
+    await tx.update(passages).set(now).where(eq(passages.id, id));
     const others = await tx
       .update(questions)
       .set({ draftVersion: sql`${questions.draftVersion} + 1`, changed: true, savedBy: by })

@@ -37,7 +37,8 @@ export async function addRecording(
   const mime = type?.mime.split(';')[0] ?? '';
   const medium = SOUNDS.has(mime) ? 'sound' : FILMS.has(mime) ? (said ?? 'film') : null;
   if (medium === null) return refuse('recording-not-one');
-  return ok({ media: await keep(ctx, bytes, mime), medium });
+  const kept = medium === 'sound' ? mime.replace('video/', 'audio/') : mime;
+  return ok({ media: await keep(ctx, bytes, kept), medium });
 }
 
 /** Keeps captions, checked line by line. */

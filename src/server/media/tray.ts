@@ -13,8 +13,14 @@ import { media, questions } from '../db/schema/bank';
 import type { FreePicture } from '../ports/web';
 import { type AddedMedia, addMedia, MAX_PICTURE_BYTES } from './add-media';
 
-export interface TrayPicture {
+export const MEDIUMS = ['picture', 'sound', 'film'] as const;
+export type Medium = (typeof MEDIUMS)[number];
+
+/** A picture, sound or film of the department. */
+export interface TrayItem {
   media: string;
+  medium: Medium;
+  /** Width by height of a picture; 1 for a sound or film. */
   ratio: number;
   width: number;
   description: string;
@@ -25,9 +31,27 @@ export interface TrayPicture {
 
 const PAGE = 60;
 
-/** The department's pictures, newest first, found by what is said about them. */
-export async function openTray(ctx: Context, words: string): Promise<Result<TrayPicture[]>> {
+const MIME: Record<Medium, string> = { picture: 'image/%', sound: 'audio/%', film: 'video/%' };
+const wanted = z.object({
+  words: z.string().max(2000),
+  medium: z.enum(MEDIUMS),
+  /** Null for any licence. */
+  licence: z.string().max(200).nullable(),
+});
+
+export interface OpenedTray {
+  items: TrayItem[];
+  /** The licences that things of this medium have. */
+  licences: string[];
+}
+
+/** The department's pictures, sounds or films, newest first, found by what is said about them. */
+export async function openTray(ctx: Context, raw: unknown): Promise<Result<OpenedTray>> {
+  const parsed = parse(wanted, raw);
+  if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  const { words, medium, licence } = parsed.value;
+  const ofMedium = like(media.mime, MIME[medium]);
   const conditions = words
     .trim()
     .slice(0, 200)
@@ -40,20 +64,27 @@ export async function openTray(ctx: Context, words: string): Promise<Result<Tray
   const rows = await ctx.db.read
     .select()
     .from(media)
-    .where(and(like(media.mime, 'image/%'), ...conditions))
+    .where(and(ofMedium, licence === null ? undefined : eq(media.licence, licence), ...conditions))
     .orderBy(desc(media.addedAt))
     .limit(PAGE);
-  return ok(
-    rows.map(({ hash, width, height, description, licence, source, addedAt }) => ({
+  const licences = await ctx.db.read
+    .selectDistinct({ licence: media.licence })
+    .from(media)
+    .where(ofMedium)
+    .orderBy(media.licence);
+  return ok({
+    items: rows.map(({ hash, width, height, description, licence: under, source, addedAt }) => ({
       media: hash,
-      ratio: width / height,
+      medium,
+      ratio: height > 0 ? width / height : 1,
       width,
       description,
-      licence,
+      licence: under,
       source,
       addedAt,
     })),
-  );
+    licences: licences.map((row) => row.licence),
+  });
 }
 
 const about = z.object({
@@ -63,8 +94,8 @@ const about = z.object({
   source: z.string().trim().max(500),
 });
 
-/** Says what a picture shows, under which licence it is used, and where it comes from. */
-export async function describePicture(ctx: Context, raw: unknown): Promise<Result<null>> {
+/** Says what a picture shows or a recording is, under which licence it is used, and where it comes from. */
+export async function describeMedia(ctx: Context, raw: unknown): Promise<Result<null>> {
   const parsed = parse(about, raw);
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
@@ -75,8 +106,8 @@ export async function describePicture(ctx: Context, raw: unknown): Promise<Resul
   return ok(null);
 }
 
-/** The questions in which a picture stands, of the banks that the actor sees. */
-export async function pictureUsedIn(ctx: Context, hash: string): Promise<{ id: string; title: string }[]> {
+/** The questions in which a picture or recording stands, of the banks that the actor sees. */
+export async function usedIn(ctx: Context, hash: string): Promise<{ id: string; title: string }[]> {
   if (!mediaHash.safeParse(hash).success) return [];
   const banks = (await visibleBanks(ctx)).map(({ id }) => id);
   return ctx.db.read

@@ -28,11 +28,17 @@ const input = z.object({
 });
 const aboutWhole = z.object({ later: z.boolean() });
 
+/** An entry that is not taken: it came too late, or is no answer to anything on this paper. */
+export interface Refused {
+  seq: number;
+  why: 'late' | 'unfit';
+}
+
 export interface Saved {
   /** Entries that are in the database now, by their numbers; also those that were there before. */
   saved: number[];
-  /** Entries that can never be taken: too late, or no answer to anything on this paper. */
-  refused: number[];
+  /** Entries that can never be taken. */
+  refused: Refused[];
   clock: RoomClock;
 }
 
@@ -50,13 +56,15 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   const { plan, revisions } = await pinnedOf(ctx.db.read, found.attempt.sitting);
   const items = new Map(placements(plan).map(({ item }) => [item.id, item]));
 
-  const taken = entries.filter((e) => {
+  const fits = (e: z.infer<typeof entry>): boolean => {
     const item = items.get(e.item);
-    if (!item || !accepts(found.state, e, ctx.now)) return false;
+    if (!item) return false;
     if (e.slot === null) return aboutWhole.safeParse(e.value).success;
     const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[e.slot];
     return slot !== undefined && kindOf(slot.kind).response.safeParse(e.value).success;
-  });
+  };
+  const fitting = new Set(entries.filter(fits).map((e) => e.seq));
+  const taken = entries.filter((e) => fitting.has(e.seq) && accepts(found.state, e, ctx.now));
   const written = await addToLog(ctx.db, {
     attempt: id,
     seenAt: ctx.now,
@@ -72,7 +80,9 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   const before = left.length > 0 ? await inLog(ctx.db.read, { attempt: id, device, seqs: left }) : [];
   return ok({
     saved: [...now, ...before],
-    refused: left.filter((seq) => !before.includes(seq)),
+    refused: left
+      .filter((seq) => !before.includes(seq))
+      .map((seq) => ({ seq, why: fitting.has(seq) ? 'late' : 'unfit' })),
     clock: { now: ctx.now, ...found.state },
   });
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { listPassagesAction, newPassageAction } from '@/app/(staff)/bank/actions';
-import type { Passage } from '@/core/bank/question';
+import { NUMBERINGS, type Numbering, type Passage } from '@/core/bank/question';
 import type { PassageRow } from '@/server/bank/passages';
 import { SheetEditor } from './SheetEditor';
 
@@ -14,6 +14,12 @@ interface Props {
   onChange: (passage: Passage | null, tag: string) => void;
 }
 
+const NUMBERED: Record<Numbering, string> = {
+  nothing: 'no numbers',
+  lines: 'lines numbered',
+  paragraphs: 'paragraphs numbered',
+};
+
 /** The passage above the sheet, edited in place; or the way to put one there. */
 export function PassageSheet({ bank, pages, passage, onChange }: Props) {
   const [there, setThere] = useState<PassageRow[] | null>(null);
@@ -22,7 +28,19 @@ export function PassageSheet({ bank, pages, passage, onChange }: Props) {
       <div className="mb-3">
         <div className="d-flex gap-2 align-items-baseline mb-1">
           <strong className="soft">Passage, beside every question that refers to it</strong>
-          <Button variant="quiet" className="ms-auto" onClick={() => onChange(null, '')}>
+          <select
+            className="form-select form-select-sm w-auto ms-auto"
+            aria-label="What is numbered in the passage"
+            value={passage.numbered}
+            onChange={(e) => onChange({ ...passage, numbered: e.target.value as Numbering }, '')}
+          >
+            {NUMBERINGS.map((n) => (
+              <option key={n} value={n}>
+                {NUMBERED[n]}
+              </option>
+            ))}
+          </select>
+          <Button variant="quiet" onClick={() => onChange(null, '')}>
             Take it away from this question
           </Button>
         </div>
@@ -44,8 +62,9 @@ export function PassageSheet({ bank, pages, passage, onChange }: Props) {
   }
   const choose = async (id: string): Promise<void> => {
     const found = there?.find((p) => p.id === id);
-    if (found) return onChange({ id: found.id, content: found.content }, '');
-    onChange({ id: await newPassageAction(), content: { type: 'doc', content: [{ type: 'paragraph' }] } }, '');
+    if (found) return onChange({ id: found.id, content: found.content, numbered: found.numbered }, '');
+    const content: Passage['content'] = { type: 'doc', content: [{ type: 'paragraph' }] };
+    onChange({ id: await newPassageAction(), content, numbered: 'nothing' }, '');
   };
   return (
     <div className="mb-2 text-end">

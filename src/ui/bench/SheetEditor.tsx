@@ -218,18 +218,26 @@ export function SheetEditor(props: Props) {
       {tray && editor && (
         <Tray
           onClose={() => setTray(false)}
-          onPick={({ media, ratio, width, description }) => {
-            insertPicture(editor, { media, ratio, width }, description);
+          onPick={(item) => {
+            if (item.medium === 'picture') insertPicture(editor, item, item.description);
+            else insertRecording(editor, item.media, item.medium, item.description);
             setTray(false);
           }}
+          onReplace={
+            editor.isActive('picture')
+              ? ({ media, ratio, description }) => {
+                  editor.commands.updateAttributes('picture', { media, ratio, description });
+                  setTray(false);
+                }
+              : undefined
+          }
         />
       )}
       {recording && editor && (
         <RecordingDialog
           onClose={() => setRecording(false)}
           onPick={({ media, medium }) => {
-            const attrs = { media, medium, description: '', captions: null };
-            insertNodes(editor, { type: 'recording', attrs });
+            insertRecording(editor, media, medium, '');
             setRecording(false);
           }}
         />
@@ -282,6 +290,10 @@ export function SheetEditor(props: Props) {
       </div>
     </div>
   );
+}
+
+function insertRecording(editor: Editor, media: string, medium: 'sound' | 'film', description: string): void {
+  insertNodes(editor, { type: 'recording', attrs: { media, medium, description, captions: null } });
 }
 
 function parsedJson(text: string): unknown {

@@ -29,6 +29,11 @@ const SAVING: Record<Saving, string> = {
   late: 'The last change came after the end',
 };
 
+function savingText(saving: Saving, notTaken: readonly DrawnItem[]): string {
+  if (saving !== 'saved' || notTaken.length === 0) return SAVING[saving];
+  return `Not taken: the last change of question ${notTaken.map((i) => i.number).join(', ')}`;
+}
+
 function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness {
   const slots = Object.entries(item.sheet.slots);
   const done = slots.filter(([id, slot]) => responseSide(slot.kind).answered(responses[id])).length;
@@ -37,7 +42,11 @@ function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness
 
 /** The student's room: contents, the sheet, time left, and the certainty that nothing is lost. */
 export function Room({ room }: { room: DrawnRoom }) {
-  const { answers, answer, saving, clock, setClock, send } = useAnswers(room.attempt, room.answers, room.clock);
+  const { answers, answer, saving, refused, clock, setClock, send } = useAnswers(
+    room.attempt,
+    room.answers,
+    room.clock,
+  );
   const left = useTimeLeft(clock);
   const pages =
     room.pages === 'question'
@@ -100,7 +109,8 @@ export function Room({ room }: { room: DrawnRoom }) {
     ...(contents ? [{ keys: 'Escape', what: 'Close the contents', run: () => setContents(false) }] : []),
   ]);
 
-  if (clock.handedInAt !== null) return <HandedIn title={room.title} saving={saving} />;
+  const notTaken = items.filter((i) => refused.has(i.id));
+  if (clock.handedInAt !== null) return <HandedIn title={room.title} saving={saving} notTaken={notTaken} />;
 
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
   const total = clock.deadline - clock.startedAt;
@@ -116,8 +126,11 @@ export function Room({ room }: { room: DrawnRoom }) {
               : marksWords(room.marks)}
           </small>
         </div>
-        <span className={`saved-state ${saving === 'saved' || saving === 'saving' ? '' : 'off'}`} role="status">
-          {SAVING[saving]}
+        <span
+          className={`saved-state ${(saving === 'saved' || saving === 'saving') && notTaken.length === 0 ? '' : 'off'}`}
+          role="status"
+        >
+          {savingText(saving, notTaken)}
         </span>
         <ReadingSize />
         <div className={`time ${left < 300_000 ? 'short' : ''}`}>
@@ -168,6 +181,12 @@ export function Room({ room }: { room: DrawnRoom }) {
                   responses={answers[item.id] ?? {}}
                   onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
                 />
+                {refused.has(item.id) && (
+                  <p role="alert" className="trouble mt-3">
+                    Your last change here could not be taken. What was saved before it still counts; write it anew, or
+                    make it shorter.
+                  </p>
+                )}
               </div>
             ))}
           </FileKeeper>
@@ -225,7 +244,14 @@ export function Room({ room }: { room: DrawnRoom }) {
   );
 }
 
-function HandedIn({ title, saving }: { title: string; saving: Saving }) {
+interface HandedInProps {
+  title: string;
+  saving: Saving;
+  notTaken: readonly DrawnItem[];
+}
+
+function HandedIn({ title, saving, notTaken }: HandedInProps) {
+  const arrived = (saving === 'saved' || saving === 'saving') && notTaken.length === 0;
   return (
     <main className="gate">
       <div className="sheet plain" role="status">
@@ -234,7 +260,7 @@ function HandedIn({ title, saving }: { title: string; saving: Saving }) {
         </h1>
         <p>
           {title} is with your teacher.{' '}
-          {saving === 'saved' || saving === 'saving' ? 'All your answers have arrived.' : SAVING[saving]}
+          {arrived ? 'All your answers have arrived.' : `${savingText(saving, notTaken)}.`}
         </p>
         <p>You will find the result on your page when it is released.</p>
         {/* A full load on purpose: the room's answers are not needed any more. */}

@@ -26,6 +26,8 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
   const [answers, setAnswers] = useState(first);
   const [saving, setSaving] = useState<Saving>('saved');
   const [clock, setClock] = useState({ ...firstClock, readAt: 0 });
+  /** Questions whose last change the server could not take. */
+  const [refused, setRefused] = useState<ReadonlySet<string>>(new Set());
   const queue = useRef<AnswerQueue | null>(null);
   const timers = useRef<{ quiet?: ReturnType<typeof setTimeout>; since: number }>({ since: 0 });
   const sending = useRef<Promise<void> | null>(null);
@@ -42,10 +44,12 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       timers.current.since = 0;
       const sent = await (queue.current as AnswerQueue).send(keepalive);
       if (sent.state === 'sent') {
-        setClock({ ...sent.reply.clock, readAt: performance.now() });
+        setClock({ ...sent.clock, readAt: performance.now() });
         const left = await (queue.current as AnswerQueue).waiting();
-        setSaving(sent.reply.refused.length > 0 ? 'late' : left.length > 0 ? 'saving' : 'saved');
-      } else setSaving(sent.state === 'refused' ? 'late' : sent.state);
+        const unfit = sent.refused.filter(({ why }) => why === 'unfit');
+        if (unfit.length > 0) setRefused((all) => new Set([...all, ...unfit.map(({ item }) => item)]));
+        setSaving(sent.refused.some(({ why }) => why === 'late') ? 'late' : left.length > 0 ? 'saving' : 'saved');
+      } else setSaving(sent.state);
     })();
     sending.current = work;
     await work;
@@ -57,6 +61,7 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       put({ item, slot, value });
       channel.current?.postMessage({ item, slot, value } satisfies Written);
       setSaving((s) => (s === 'saved' ? 'saving' : s));
+      setRefused((all) => (all.has(item) ? new Set([...all].filter((other) => other !== item)) : all));
       void queue.current?.add(item, slot, value).then(() => {
         const now = Date.now();
         if (timers.current.since === 0) timers.current.since = now;
@@ -98,5 +103,5 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
     };
   }, [attempt, put, send]);
 
-  return { answers, answer, saving, clock, setClock, send };
+  return { answers, answer, saving, refused, clock, setClock, send };
 }

@@ -4,6 +4,7 @@ import { ReviewSlot, StudentSlot } from '../kinds/SlotView';
 import { marksText } from '../words/marks';
 import { ContentView } from './ContentView';
 import type { DrawnFormulas } from './formulas';
+import { PassageView } from './PassageView';
 
 interface Props {
   number: number;
@@ -74,9 +75,7 @@ export function QuestionView(props: Props) {
   if (!sheet.passage || withoutPassage) return question;
   return (
     <div className="with-passage">
-      <section className="passage prose" aria-label="Passage" tabIndex={0}>
-        <ContentView content={sheet.passage.content} drawn={drawn} slot={() => null} />
-      </section>
+      <PassageView passage={sheet.passage} drawn={drawn} />
       {question}
     </div>
   );

@@ -1,51 +1,76 @@
 'use client';
+import { AudioLines, Film } from 'lucide-react';
 import { type ClipboardEvent, type DragEvent, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { addFromWebAction, openTrayAction } from '@/app/(staff)/bank/tray-actions';
 import type { Result } from '@/core/base/result';
-import type { AddedMedia } from '@/server/media/add-media';
-import type { TrayPicture } from '@/server/media/tray';
+import type { Medium, OpenedTray, TrayItem } from '@/server/media/tray';
 import { refusalText } from '../words/refusals';
 import { FreePictures } from './FreePictures';
-import { PictureNote } from './PictureNote';
-import { uploadPicture } from './upload';
+import { TrayNote } from './TrayNote';
+import { uploadPicture, uploadRecording } from './upload';
 
 interface Props {
-  onPick: (picture: TrayPicture) => void;
+  onPick: (item: TrayItem) => void;
+  /** Given when a picture is chosen on the sheet: puts another in its place. */
+  onReplace?: (picture: TrayItem) => void;
   onClose: () => void;
 }
 
-/** The department's pictures: paste, drop, choose, fetch, or take one that is there. */
-export function Tray({ onPick, onClose }: Props) {
+interface Wanted {
+  words: string;
+  medium: Medium;
+  licence: string | null;
+}
+
+const MEDIUM_WORDS: Record<Medium, string> = { picture: 'Pictures', sound: 'Sounds', film: 'Films' };
+
+/** The department's pictures, sounds and films: paste, drop, choose, fetch, or take one that is there. */
+export function Tray({ onPick, onReplace, onClose }: Props) {
   const [words, setWords] = useState('');
-  const [pictures, setPictures] = useState<TrayPicture[] | null>(null);
+  const [medium, setMedium] = useState<Medium>('picture');
+  const [licence, setLicence] = useState<string | null>(null);
+  const [opened, setOpened] = useState<OpenedTray | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [address, setAddress] = useState('');
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [free, setFree] = useState(false);
 
-  const load = useCallback(async (wanted: string): Promise<void> => {
-    const opened = await openTrayAction(wanted);
-    if (opened.ok) setPictures(opened.value);
+  const load = useCallback(async (wanted: Wanted): Promise<void> => {
+    const found = await openTrayAction(wanted);
+    if (found.ok) setOpened(found.value);
   }, []);
   useEffect(() => {
-    const timer = setTimeout(() => void load(words), 120);
+    const timer = setTimeout(() => void load({ words, medium, licence }), 120);
     return () => clearTimeout(timer);
-  }, [words, load]);
+  }, [words, medium, licence, load]);
 
-  const added = async (result: Result<AddedMedia>): Promise<boolean> => {
+  const turnTo = (next: Medium): void => {
+    setMedium(next);
+    setLicence(null);
+    setChosen(null);
+    setFree(false);
+  };
+  const added = async (result: Result<{ media: string }>, as: Medium = 'picture'): Promise<boolean> => {
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (!result.ok) return false;
     setWords('');
-    await load('');
+    setLicence(null);
+    setMedium(as);
+    await load({ words: '', medium: as, licence: null });
     setChosen(result.value.media);
     return true;
   };
   const add = async (files: FileList | null | undefined): Promise<void> => {
     setBusy(true);
-    for (const file of files ?? []) await added(await uploadPicture(file));
+    for (const file of files ?? []) {
+      if (/^(audio|video)\//.test(file.type)) {
+        const recording = await uploadRecording(file, null);
+        await added(recording, recording.ok ? recording.value.medium : medium);
+      } else await added(await uploadPicture(file));
+    }
     setBusy(false);
   };
   const fetchIt = async (): Promise<void> => {
@@ -53,7 +78,7 @@ export function Tray({ onPick, onClose }: Props) {
     if (await added(await addFromWebAction(address))) setAddress('');
     setBusy(false);
   };
-  const picture = pictures?.find((p) => p.media === chosen);
+  const item = opened?.items.find((i) => i.media === chosen);
   const takeFiles = (event: ClipboardEvent | DragEvent, files: FileList): void => {
     if (files.length === 0) return;
     event.preventDefault();
@@ -73,16 +98,41 @@ export function Tray({ onPick, onClose }: Props) {
           <input
             type="search"
             className="form-control form-control-sm w-auto flex-grow-1"
-            aria-label="Find a picture of the department"
+            aria-label="Find it by what it shows"
             placeholder="Find by what it shows"
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />
+          <select
+            className="form-select form-select-sm w-auto"
+            aria-label="What is looked for"
+            value={medium}
+            onChange={(e) => turnTo(e.target.value as Medium)}
+          >
+            {(Object.keys(MEDIUM_WORDS) as Medium[]).map((m) => (
+              <option key={m} value={m}>
+                {MEDIUM_WORDS[m]}
+              </option>
+            ))}
+          </select>
+          <select
+            className="form-select form-select-sm w-auto"
+            aria-label="Under which licence"
+            value={licence ?? '*'}
+            onChange={(e) => setLicence(e.target.value === '*' ? null : e.target.value)}
+          >
+            <option value="*">any licence</option>
+            {opened?.licences.map((l) => (
+              <option key={l} value={l}>
+                {l || 'licence not said'}
+              </option>
+            ))}
+          </select>
           <label className="btn btn-outline-primary btn-sm m-0">
             Choose a file
             <input
               type="file"
-              accept="image/*"
+              accept={medium === 'picture' ? 'image/*' : 'audio/*,video/*'}
               multiple
               className="visually-hidden"
               onChange={(e) => {
@@ -91,11 +141,13 @@ export function Tray({ onPick, onClose }: Props) {
               }}
             />
           </label>
-          <Button variant="outline-primary" size="sm" aria-pressed={free} onClick={() => setFree(!free)}>
-            Free pictures
-          </Button>
+          {medium === 'picture' && (
+            <Button variant="outline-primary" size="sm" aria-pressed={free} onClick={() => setFree(!free)}>
+              Free pictures
+            </Button>
+          )}
           <form
-            className="d-flex gap-1"
+            className={medium === 'picture' ? 'd-flex gap-1' : 'd-none'}
             onSubmit={(e) => {
               e.preventDefault();
               if (address.trim()) void fetchIt();
@@ -120,33 +172,41 @@ export function Tray({ onPick, onClose }: Props) {
         )}
         {free && <FreePictures onAdded={added} />}
         <div className="tray">
-          <ul aria-label="Pictures">
-            {pictures?.map((p) => (
-              <li key={p.media}>
+          <ul aria-label={MEDIUM_WORDS[medium]}>
+            {opened?.items.map((i) => (
+              <li key={i.media}>
                 <button
                   type="button"
-                  aria-pressed={p.media === chosen}
-                  onClick={() => setChosen(p.media)}
-                  onDoubleClick={() => onPick(p)}
+                  aria-pressed={i.media === chosen}
+                  onClick={() => setChosen(i.media)}
+                  onDoubleClick={() => onPick(i)}
                 >
-                  {/* eslint-disable-next-line @next/next/no-img-element -- the small size comes from our own store */}
-                  <img src={`/media/${p.media}?size=small`} alt="" loading="lazy" />
-                  <span>{p.description || <em className="hand">not described</em>}</span>
+                  {i.medium === 'picture' ? (
+                    // eslint-disable-next-line @next/next/no-img-element -- the small size comes from our own store
+                    <img src={`/media/${i.media}?size=small`} alt="" loading="lazy" />
+                  ) : i.medium === 'sound' ? (
+                    <AudioLines size={28} aria-hidden />
+                  ) : (
+                    <Film size={28} aria-hidden />
+                  )}
+                  <span>{i.description || <em className="hand">not described</em>}</span>
                 </button>
               </li>
             ))}
-            {pictures?.length === 0 && (
+            {opened?.items.length === 0 && (
               <li className="soft p-3">
-                {words ? 'No picture fits.' : 'No picture yet.'} Paste one, drop it here, or choose a file.
+                {words || licence !== null ? 'Nothing fits.' : 'Nothing yet.'} Paste one, drop it here, or choose a
+                file.
               </li>
             )}
           </ul>
-          {picture && (
-            <PictureNote
-              key={picture.media}
-              picture={picture}
-              onPick={() => onPick(picture)}
-              onChanged={() => load(words)}
+          {item && (
+            <TrayNote
+              key={item.media}
+              item={item}
+              onPick={() => onPick(item)}
+              onReplace={onReplace && item.medium === 'picture' ? () => onReplace(item) : undefined}
+              onChanged={() => load({ words, medium, licence })}
             />
           )}
         </div>

@@ -47,6 +47,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'choice-one-option': () => 'One option is no choice. Add another.',
   'choice-no-distractor': () => 'Every option is right. Add a wrong one.',
   'choice-empty-option': () => 'An option is empty. Fill it or take it out.',
+  'choice-most-too-few': (v) => `${v.keys} are right, but only ${v.most} can be chosen.`,
+  'choice-no-menu': () => 'A drop-down shows one line of words and takes one answer; this stands as a list.',
   'choice-same-option': (v) => `Two options read the same: “${v.text}”.`,
   'keywords-too-few': (v) => `${v.need} keywords are wanted, but only ${v.have} are listed.`,
   'keywords-do-not-add-up': (v) => `The keyword groups add up to ${v.total} of the marks, not all of them.`,

@@ -5,25 +5,25 @@ import type { AddedMedia } from '@/server/media/add-media';
 import {
   addFreePicture,
   addFromWeb,
-  describePicture,
+  describeMedia,
+  type OpenedTray,
   openTray,
-  pictureUsedIn,
   replaceEverywhere,
   searchFreePictures,
-  type TrayPicture,
+  usedIn,
 } from '@/server/media/tray';
 import type { FreePicture } from '@/server/ports/web';
 
-export async function openTrayAction(words: string): Promise<Result<TrayPicture[]>> {
-  return openTray(await staffContext(), words);
+export async function openTrayAction(wanted: unknown): Promise<Result<OpenedTray>> {
+  return openTray(await staffContext(), wanted);
 }
 
-export async function describePictureAction(input: unknown): Promise<Result<null>> {
-  return describePicture(await staffContext(), input);
+export async function describeMediaAction(input: unknown): Promise<Result<null>> {
+  return describeMedia(await staffContext(), input);
 }
 
-export async function pictureUsedInAction(media: string): Promise<{ id: string; title: string }[]> {
-  return pictureUsedIn(await staffContext(), media);
+export async function usedInAction(media: string): Promise<{ id: string; title: string }[]> {
+  return usedIn(await staffContext(), media);
 }
 
 export async function replaceEverywhereAction(old: string, now: string): Promise<Result<{ count: number }>> {

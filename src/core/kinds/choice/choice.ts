@@ -17,6 +17,10 @@ const option = z.object({
   feedback: z.string().max(1000),
 });
 
+/** How the options stand on the sheet: one a line, in two columns, or to be opened in a line of the text. */
+const LOOKS = ['list', 'columns', 'menu'] as const;
+export type ChoiceLook = (typeof LOOKS)[number];
+
 const setup = z.object({
   version: z.literal(1),
   /** Options in the author's order. */
@@ -25,7 +29,9 @@ const setup = z.object({
   several: z.boolean(),
   scheme: z.enum(CHOICE_SCHEMES),
   shuffle: z.boolean(),
-  look: z.enum(['list', 'columns']),
+  /** With several: how many a student may choose at most; null for as many as there are. */
+  most: z.int().min(1).max(26).nullable().default(null),
+  look: z.enum(LOOKS),
 });
 export type ChoiceSetup = z.infer<typeof setup>;
 
@@ -35,7 +41,14 @@ export type ChoiceResponse = z.infer<typeof response>;
 export interface ChoiceSheet {
   options: { id: string; text: string }[];
   several: boolean;
-  look: 'list' | 'columns';
+  /** How many may be chosen, when that is limited. */
+  most: number | null;
+  look: ChoiceLook;
+}
+
+/** A closed list shows words only and lets one be chosen; what cannot stand in it stands as a list. */
+function lookOf({ look, several, options }: ChoiceSetup): ChoiceLook {
+  return look === 'menu' && (several || options.some((o) => o.text.includes('$'))) ? 'list' : look;
 }
 
 function keysOf(setup: ChoiceSetup): ReadonlySet<string> {
@@ -54,6 +67,9 @@ function readiness(setup: ChoiceSetup): Finding[] {
   const keys = keysOf(setup).size;
   if (keys === 0) findings.push(stops('choice-no-key', []));
   if (!setup.several && keys > 1) findings.push(stops('choice-two-keys', []));
+  if (setup.several && setup.most !== null && setup.most < keys)
+    findings.push(stops('choice-most-too-few', [], { most: setup.most, keys }));
+  if (setup.look !== lookOf(setup)) findings.push(warns('choice-no-menu', []));
   if (setup.options.length < 2) findings.push(stops('choice-one-option', []));
   else if (keys === setup.options.length) findings.push(warns('choice-no-distractor', []));
   const seen = new Set<string>();
@@ -77,17 +93,23 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
     several: false,
     scheme: 'by-part-deductions',
     shuffle: true,
+    most: null,
     look: 'list',
   }),
   blank: ({ chosen }) => chosen.length === 0,
-  sheet: ({ options, several, look, shuffle }, seed) => ({
-    options: (shuffle && seed !== null ? shuffled(options, seed) : options).map(({ id, text }) => ({ id, text })),
-    several,
-    look,
-  }),
+  sheet(setup, seed) {
+    const { options, several, most, shuffle } = setup;
+    return {
+      options: (shuffle && seed !== null ? shuffled(options, seed) : options).map(({ id, text }) => ({ id, text })),
+      several,
+      most: several ? most : null,
+      look: lookOf(setup),
+    };
+  },
   mark(setup, { chosen }) {
     const known = chosen.filter((id) => setup.options.some((o) => o.id === id));
-    if (!setup.several && known.length > 1) return marked(ZERO, [{ code: 'choices-too-many', values: { keys: 1 } }]);
+    const most = setup.several ? (setup.most ?? known.length) : 1;
+    if (known.length > most) return marked(ZERO, [{ code: 'choices-too-many', values: { keys: most } }]);
     const marking = markChoices(keysOf(setup), known, setup.several ? setup.scheme : 'whole');
     const feedback = setup.options
       .filter((o) => known.includes(o.id) && o.feedback !== '')

@@ -1,5 +1,6 @@
 import { type AnySQLiteColumn, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { ReviewState } from '@/core/bank/facts';
+import type { Numbering } from '@/core/bank/question';
 import { members } from './people';
 
 export const media = sqliteTable('media', {
@@ -65,6 +66,7 @@ export const passages = sqliteTable(
     title: text('title').notNull(),
     /** `Content` as JSON. */
     content: text('content', { mode: 'json' }).notNull(),
+    numbered: text('numbered').$type<Numbering>().notNull().default('nothing'),
     savedBy: text('saved_by')
       .notNull()
       .references(() => members.id),

@@ -1,6 +1,7 @@
 'use client';
-import type { ChoiceSetup } from '@/core/kinds/choice/choice';
+import type { ChoiceLook, ChoiceSetup } from '@/core/kinds/choice/choice';
 import { CHOICE_SCHEMES, type ChoiceScheme } from '@/core/rules/choice/rules';
+import { CountInput } from '../../parts/CountInput';
 import type { EditorProps, EditorSide } from '../contract';
 import { OptionRows } from './OptionRows';
 
@@ -8,6 +9,12 @@ const SCHEMES: Record<ChoiceScheme, string> = {
   whole: 'all right ones and no wrong one, or nothing',
   'by-part': 'each right one earns its part',
   'by-part-deductions': 'a wrong one takes a part back, never below 0',
+};
+
+const LOOKS: Record<ChoiceLook, string> = {
+  list: 'one below the other',
+  columns: 'in two columns',
+  menu: 'as a drop-down',
 };
 
 function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
@@ -38,6 +45,20 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
           </select>
         </label>
       )}
+      {setup.several && (
+        <label className="line">
+          at most
+          <CountInput
+            label="How many may be chosen at most"
+            optional
+            count={setup.most}
+            least={1}
+            most={26}
+            onChange={(most) => onChange({ ...setup, most })}
+          />
+          may be chosen
+        </label>
+      )}
       <label className="d-flex gap-2">
         <input
           type="checkbox"
@@ -47,14 +68,21 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
         />
         shuffle the options
       </label>
-      <label className="d-flex gap-2">
-        <input
-          type="checkbox"
-          className="form-check-input"
-          checked={setup.look === 'columns'}
-          onChange={(e) => onChange({ ...setup, look: e.target.checked ? 'columns' : 'list' })}
-        />
-        in two columns
+      <label className="line">
+        they stand
+        <select
+          className="form-select"
+          value={setup.look}
+          onChange={(e) => onChange({ ...setup, look: e.target.value as ChoiceLook })}
+        >
+          {(Object.keys(LOOKS) as ChoiceLook[])
+            .filter((look) => look !== 'menu' || !setup.several || setup.look === 'menu')
+            .map((look) => (
+              <option key={look} value={look}>
+                {LOOKS[look]}
+              </option>
+            ))}
+        </select>
       </label>
       <div className="soft">What a student who chose it reads:</div>
       {setup.options.map((o, i) => (
@@ -77,7 +105,12 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
   );
 }
 
-function sentence({ options, several, scheme }: ChoiceSetup): string {
+function sentence(setup: ChoiceSetup): string {
+  const most = setup.several && setup.most !== null ? ` At most ${setup.most} can be chosen.` : '';
+  return marksSentence(setup) + most;
+}
+
+function marksSentence({ options, several, scheme }: ChoiceSetup): string {
   const keys = options.filter((o) => o.key);
   if (keys.length === 0) return 'No option is marked as right yet.';
   if (!several) return `“${keys[0]?.text}” earns the marks, anything else nothing.`;

@@ -15,17 +15,46 @@ export function ChoiceStudent({
     if (!sheet.several) onChange({ chosen: [option] });
     else onChange({ chosen: on ? [...chosen, option] : chosen.filter((c) => c !== option) });
   };
+  if (sheet.look === 'menu')
+    return (
+      <select
+        className="form-select options-menu"
+        aria-label={label}
+        value={chosen[0] ?? ''}
+        onChange={(e) => onChange({ chosen: e.target.value === '' ? [] : [e.target.value] })}
+      >
+        <option value="">Choose…</option>
+        {sheet.options.map((option) => (
+          <option key={option.id} value={option.id}>
+            {option.text}
+          </option>
+        ))}
+      </select>
+    );
+  const full = sheet.most !== null && chosen.length >= sheet.most;
   return (
     <fieldset className={`options ${sheet.look === 'columns' ? 'columns' : ''}`}>
       <legend className="visually-hidden">
-        {label}: {sheet.several ? 'choose all that are right' : 'choose one'}
+        {label}:{' '}
+        {sheet.most !== null
+          ? `choose at most ${sheet.most}`
+          : sheet.several
+            ? 'choose all that are right'
+            : 'choose one'}
       </legend>
+      {sheet.most !== null && (
+        <p className="soft" aria-hidden="true">
+          At most {sheet.most}
+          {full && '; to choose another, take one back'}
+        </p>
+      )}
       {sheet.options.map((option) => (
         <label key={option.id}>
           <input
             type={sheet.several ? 'checkbox' : 'radio'}
             name={id}
             checked={chosen.includes(option.id)}
+            disabled={full && !chosen.includes(option.id)}
             onChange={(e) => toggle(option.id, e.target.checked)}
           />
           <span>

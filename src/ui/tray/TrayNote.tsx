@@ -2,45 +2,48 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { describePictureAction, pictureUsedInAction, replaceEverywhereAction } from '@/app/(staff)/bank/tray-actions';
-import type { TrayPicture } from '@/server/media/tray';
+import { describeMediaAction, replaceEverywhereAction, usedInAction } from '@/app/(staff)/bank/tray-actions';
+import type { TrayItem } from '@/server/media/tray';
+import { RecordingView } from '../sheet/RecordingView';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { uploadPicture } from './upload';
 
 interface Props {
-  picture: TrayPicture;
+  item: TrayItem;
   onPick: () => void;
+  /** Given when a picture is chosen on the sheet: puts this one in its place. */
+  onReplace?: () => void;
   onChanged: () => void;
 }
 
-/** What is known of a picture: description, licence, source, where it stands; replaced everywhere if wanted. */
-export function PictureNote({ picture, onPick, onChanged }: Props) {
+/** What is known of a picture or recording: description, licence, source, where it stands; a picture is replaced everywhere if wanted. */
+export function TrayNote({ item, onPick, onReplace, onChanged }: Props) {
   const [said, setSaid] = useState({
-    description: picture.description,
-    licence: picture.licence,
-    source: picture.source,
+    description: item.description,
+    licence: item.licence,
+    source: item.source,
   });
   const [usedIn, setUsedIn] = useState<{ id: string; title: string }[] | null>(null);
   const [note, setNote] = useState<{ words: string; bad: boolean } | null>(null);
   useEffect(() => {
     let stale = false;
-    void pictureUsedInAction(picture.media).then((found) => !stale && setUsedIn(found));
+    void usedInAction(item.media).then((found) => !stale && setUsedIn(found));
     return () => {
       stale = true;
     };
-  }, [picture.media]);
+  }, [item.media]);
   const keep = async (): Promise<void> => {
-    const { description, licence, source } = picture;
+    const { description, licence, source } = item;
     if (said.description === description && said.licence === licence && said.source === source) return;
-    const kept = await describePictureAction({ media: picture.media, ...said });
+    const kept = await describeMediaAction({ media: item.media, ...said });
     setNote(kept.ok ? { words: 'Kept', bad: false } : { words: refusalText(kept.refusal), bad: true });
     onChanged();
   };
   const replace = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     const added = await uploadPicture(file);
-    const replaced = added.ok ? await replaceEverywhereAction(picture.media, added.value.media) : added;
+    const replaced = added.ok ? await replaceEverywhereAction(item.media, added.value.media) : added;
     setNote(
       replaced.ok
         ? { words: `Replaced in ${plural(replaced.value.count, 'question')}.`, bad: false }
@@ -62,10 +65,16 @@ export function PictureNote({ picture, onPick, onChanged }: Props) {
     </label>
   );
   return (
-    <aside className="note" aria-label="The picture">
-      {/* eslint-disable-next-line @next/next/no-img-element -- the picture comes from our own store */}
-      <img src={`/media/${picture.media}`} alt={picture.description} className="tray-large" />
-      {field('description', 'What it shows', 'For those who cannot see it')}
+    <aside className="note" aria-label={`The ${item.medium}`}>
+      {item.medium === 'picture' ? (
+        // eslint-disable-next-line @next/next/no-img-element -- the picture comes from our own store
+        <img src={`/media/${item.media}`} alt={item.description} className="tray-large" />
+      ) : (
+        <RecordingView media={item.media} medium={item.medium} description="" captions={null} />
+      )}
+      {item.medium === 'picture'
+        ? field('description', 'What it shows', 'For those who cannot see it')
+        : field('description', 'What it is', 'Read before it is played')}
       {field('licence', 'Licence', 'CC BY 4.0, own work, …')}
       {field('source', 'Source', 'Who made it, or its address')}
       {note && (
@@ -75,18 +84,21 @@ export function PictureNote({ picture, onPick, onChanged }: Props) {
       )}
       <div className="d-flex gap-2 mb-2 flex-wrap">
         <Button onClick={onPick}>Put it on the sheet</Button>
-        <label className="btn btn-quiet m-0">
-          Replace everywhere…
-          <input
-            type="file"
-            accept="image/*"
-            className="visually-hidden"
-            onChange={(e) => {
-              void replace(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </label>
+        {onReplace && <Button onClick={onReplace}>In the place of the chosen one</Button>}
+        {item.medium === 'picture' && (
+          <label className="btn btn-quiet m-0">
+            Replace everywhere…
+            <input
+              type="file"
+              accept="image/*"
+              className="visually-hidden"
+              onChange={(e) => {
+                void replace(e.target.files?.[0]);
+                e.target.value = '';
+              }}
+            />
+          </label>
+        )}
       </div>
       <h3>Stands in</h3>
       {usedIn?.length === 0 && <p className="soft">No question yet.</p>}

@@ -1,0 +1,1 @@
+ALTER TABLE `passages` ADD `numbered` text DEFAULT 'nothing' NOT NULL;
