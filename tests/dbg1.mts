@@ -1,0 +1,11 @@
+import { launch, signIn } from './drivers/browser';
+const b = await launch();
+const { page } = await signIn(b, 'http://localhost:3400', 'odalys');
+page.on('console', (m) => console.log(m.type(), m.text().slice(0, 300)));
+page.on('response', (r) => { if (r.request().method() === 'POST') console.log(r.status(), r.url()); });
+await page.goto('/bank/new'); await page.waitForURL(/\/bank\/[0-9a-f-]{36}/);
+await page.keyboard.type('Which part? ');
+await page.getByRole('button', { name: 'Picture', exact: true }).click();
+await page.waitForTimeout(1500);
+await page.screenshot({ path: '/tmp/tray.png' });
+await b.close();
