@@ -3,7 +3,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { must } from '../../src/core/base/result';
 import { markItem } from '../../src/core/exams/mark-item';
 import { paperItems } from '../../src/core/exams/paper';
-import { answers, attempts, marks, mendings } from '../../src/server/db/schema/exams';
+import { answersNow, attempts, marks, mendings } from '../../src/server/db/schema/exams';
 import { members } from '../../src/server/db/schema/people';
 import { startRemark } from '../../src/server/jobs/remark';
 import { keepMarks } from '../../src/server/marking/keep-marks';
@@ -50,7 +50,7 @@ export async function remark(count: number): Promise<void> {
           Object.entries(slots).map(([slot, value]) => ({ item, slot, value: value(i) })),
         );
         const common = { attempt: `a${i}` };
-        await tx.insert(answers).values(
+        await tx.insert(answersNow).values(
           places.map((place, seq) => ({
             ...common,
             ...place,
@@ -58,6 +58,7 @@ export async function remark(count: number): Promise<void> {
             seq,
             writtenAt: 1,
             receivedAt: 1,
+            keptAt: 1,
           })),
         );
         await tx.insert(marks).values(

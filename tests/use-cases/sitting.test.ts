@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
-import { answers, attempts, marks, outages } from '@/server/db/schema/exams';
+import { answers, answersNow, attempts, marks, outages } from '@/server/db/schema/exams';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { gradebookCsv, gradebookXlsx } from '@/server/gradebook/export';
 import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
@@ -171,15 +171,37 @@ describe('the room before release', () => {
 });
 
 describe('answers', () => {
-  it('sent twice are kept once, and the log only grows', async () => {
+  it('sent twice are kept once', async () => {
     const { sitting } = await dept.sitting(1);
     const ada = await enter('ada', sitting);
     const one = entry('item0', 'c', { text: 'a' });
     const two = entry('item0', 'c', { text: 'ab' });
     must(await save('ada', ada, [one, two]));
     expect(must(await save('ada', ada, [one, two])).saved).toEqual([one.seq, two.seq]);
-    expect(await dept.out.db.read.select().from(answers)).toHaveLength(2);
+    expect(await dept.out.db.read.select().from(answersNow)).toHaveLength(1);
+    expect(await dept.out.db.read.select().from(answers)).toHaveLength(1);
     expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ text: 'ab' });
+  });
+
+  it('of 3,100 keystrokes leave a story that is told in steps of seconds, and what stood there at the end', async () => {
+    const { sitting } = await dept.sitting(1, 90);
+    const ada = await enter('ada', sitting);
+    const began = dept.now;
+    for (let i = 1; i <= 3100; i++) {
+      dept.now += 300;
+      if (i % 4 > 0) continue;
+      must(await save('ada', ada, [entry('item0', 'c', { text: 'wind '.repeat(i % 900) + i })]));
+    }
+    const seconds = (dept.now - began) / 1000;
+    const told = async () => dept.out.db.read.select().from(answers).where(eq(answers.attempt, ada));
+    expect((await told()).length).toBeGreaterThan(seconds / 8);
+    expect((await told()).length).toBeLessThanOrEqual(seconds / 5 + 1);
+    must(await save('ada', ada, [entry('item0', 'c', { text: 'the end' })]));
+    const before = await told();
+    expect(before.map((row) => row.value)).not.toContainEqual({ text: 'the end' });
+    must(await handIn(dept.as('ada'), ada));
+    expect((await told()).at(-1)?.value).toEqual({ text: 'the end' });
+    expect(await told()).toHaveLength(before.length + 1);
   });
 
   it('that many save at the same time are all kept, and none is taken from an attempt that was handed in', async () => {
@@ -197,7 +219,10 @@ describe('answers', () => {
     ).flat();
     expect(seqs).toHaveLength(30);
     expect(new Set(seqs.map(({ who }) => who))).toEqual(new Set(['ada']));
-    expect(await dept.out.db.read.select().from(answers)).toHaveLength(30);
+    const last = (await currentAnswers(dept.out.db.read, attempts_.ada)).item0?.c as { text: string };
+    expect(seqs.at(-1)?.n).toBeDefined();
+    expect(last.text).toMatch(/^take \d+$/);
+    expect(await currentAnswers(dept.out.db.read, attempts_.ben)).toEqual({});
   });
 
   it('that were saved before handing in are acknowledged again when the first word was lost', async () => {

@@ -1,9 +1,18 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
-import type { Database, Reader } from '../db/database';
-import { answers, attempts } from '../db/schema/exams';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { Database, Reader, Transaction } from '../db/database';
+import { answers, answersNow, attempts } from '../db/schema/exams';
 import { together } from '../db/together';
 
-export type LogEntry = Omit<typeof answers.$inferInsert, 'id' | 'attempt'>;
+/** One change of an answer as it is written down. */
+export interface LogEntry {
+  device: string;
+  seq: number;
+  item: string;
+  slot: string | null;
+  value: unknown;
+  writtenAt: number;
+  receivedAt: number;
+}
 
 interface Addition {
   attempt: string;
@@ -12,37 +21,123 @@ interface Addition {
   seenAt: number;
 }
 
+/** The name under which what concerns a whole question (to come back to it later) stands among its answers. */
+export const WHOLE = '';
+
+/** A change of a place goes into the story when the one before is so old, in milliseconds. */
+const GRAIN = 5000;
 /** Rows a statement takes without passing the database's limit of variables. */
 const ROWS = 1000;
+
+type NowRow = typeof answersNow.$inferInsert;
+const placeIn = (row: { attempt: string; item: string; slot: string }): string =>
+  `${row.attempt}/${row.item}/${row.slot}`;
+
+/**
+ * What additions change: the present answers, and the changes that go into the story. The answer that was written last
+ * is the present one; what a device sends again, or sent before something newer of its own, changes nothing.
+ */
+function changes(
+  there: readonly Omit<NowRow, 'value'>[],
+  additions: readonly Addition[],
+): { now: NowRow[]; story: (typeof answers.$inferInsert)[] } {
+  const before = new Map(there.map((row) => [placeIn(row), row]));
+  const now = new Map<string, NowRow>();
+  const story: (typeof answers.$inferInsert)[] = [];
+  for (const { attempt, entries } of additions) {
+    for (const entry of entries) {
+      const row = { ...entry, attempt, slot: entry.slot ?? WHOLE, keptAt: entry.receivedAt };
+      const place = placeIn(row);
+      const old = now.get(place) ?? before.get(place);
+      if (old && old.device === row.device && old.seq >= row.seq) continue;
+      const late = old !== undefined && old.writtenAt > row.writtenAt;
+      const kept = !old || late || row.receivedAt - old.keptAt >= GRAIN;
+      if (kept) story.push({ ...entry, attempt });
+      if (!late) now.set(place, kept ? row : { ...row, keptAt: old.keptAt });
+    }
+  }
+  return { now: [...now.values()], story };
+}
 
 /** Writes additions in one transaction. False for an attempt that was handed in before. */
 async function write(db: Database, additions: Addition[]): Promise<boolean[]> {
   return db.transaction(async (tx) => {
-    const there = inArray(attempts.id, [...new Set(additions.map(({ attempt }) => attempt))]);
     const seenAt = Math.max(...additions.map((addition) => addition.seenAt));
     const open = await tx
       .update(attempts)
       .set({ seenAt })
-      .where(and(there, isNull(attempts.handedInAt)))
+      .where(
+        and(
+          inArray(
+            attempts.id,
+            additions.map(({ attempt }) => attempt),
+          ),
+          isNull(attempts.handedInAt),
+        ),
+      )
       .returning({ id: attempts.id });
     const ids = new Set(open.map(({ id }) => id));
-    const rows = additions
-      .filter(({ attempt }) => ids.has(attempt))
-      .flatMap(({ attempt, entries }) => entries.map((entry) => ({ ...entry, attempt })));
-    for (let from = 0; from < rows.length; from += ROWS) {
-      await tx
-        .insert(answers)
-        .values(rows.slice(from, from + ROWS))
-        .onConflictDoNothing();
-    }
+    const taken = additions.filter(({ attempt, entries }) => ids.has(attempt) && entries.length > 0);
+    if (taken.length > 0) await writeDown(tx, taken);
     return additions.map(({ attempt }) => ids.has(attempt));
   });
 }
 
+async function writeDown(tx: Transaction, additions: Addition[]): Promise<void> {
+  const { value: _, ...facts } = COLUMNS;
+  const there = await tx
+    .select(facts)
+    .from(answersNow)
+    .where(
+      and(
+        inArray(
+          answersNow.attempt,
+          additions.map(({ attempt }) => attempt),
+        ),
+        inArray(answersNow.item, [...new Set(additions.flatMap(({ entries }) => entries.map(({ item }) => item)))]),
+      ),
+    );
+  const { now, story } = changes(there, additions);
+  for (let from = 0; from < now.length; from += ROWS) {
+    await tx
+      .insert(answersNow)
+      .values(now.slice(from, from + ROWS))
+      .onConflictDoUpdate({
+        target: [answersNow.attempt, answersNow.item, answersNow.slot],
+        set: {
+          value: sql`excluded.value`,
+          device: sql`excluded.device`,
+          seq: sql`excluded.seq`,
+          writtenAt: sql`excluded.written_at`,
+          receivedAt: sql`excluded.received_at`,
+          keptAt: sql`excluded.kept_at`,
+        },
+      });
+  }
+  for (let from = 0; from < story.length; from += ROWS) {
+    await tx
+      .insert(answers)
+      .values(story.slice(from, from + ROWS))
+      .onConflictDoNothing();
+  }
+}
+
+const COLUMNS = {
+  attempt: answersNow.attempt,
+  item: answersNow.item,
+  slot: answersNow.slot,
+  value: answersNow.value,
+  device: answersNow.device,
+  seq: answersNow.seq,
+  writtenAt: answersNow.writtenAt,
+  receivedAt: answersNow.receivedAt,
+  keptAt: answersNow.keptAt,
+};
+
 const logs = new WeakMap<Database, (addition: Addition) => Promise<boolean>>();
 
 /**
- * Adds answers to the log of an attempt that is not handed in; false when it is.
+ * Adds answers to an attempt that is not handed in; false when it is.
  * Students who save at the same time share one transaction, and so one wait for the disk.
  */
 export function addToLog(db: Database, addition: Addition): Promise<boolean> {
@@ -51,14 +146,28 @@ export function addToLog(db: Database, addition: Addition): Promise<boolean> {
   return log(addition);
 }
 
-/** Which of a device's entries are in the log. */
-export async function inLog(
-  read: Reader,
-  { attempt, device, seqs }: { attempt: string; device: string; seqs: readonly number[] },
-): Promise<number[]> {
-  const rows = await read
-    .select({ seq: answers.seq })
-    .from(answers)
-    .where(and(eq(answers.attempt, attempt), eq(answers.device, device), inArray(answers.seq, [...seqs])));
-  return rows.map(({ seq }) => seq);
+/** Puts what stands there into the story, as an attempt is handed in. */
+export async function keepLast(tx: Transaction, attempt: string): Promise<void> {
+  const last = await tx.select(COLUMNS).from(answersNow).where(eq(answersNow.attempt, attempt));
+  const rows = last.map(({ slot, keptAt: _, ...row }) => ({ ...row, slot: slot === WHOLE ? null : slot }));
+  for (let from = 0; from < rows.length; from += ROWS) {
+    await tx
+      .insert(answers)
+      .values(rows.slice(from, from + ROWS))
+      .onConflictDoNothing();
+  }
+}
+
+/** Which of a device's changes have arrived before, themselves or something newer in their place. By their numbers. */
+export async function arrivedBefore(read: Reader, attempt: string, entries: readonly LogEntry[]): Promise<number[]> {
+  const { value: _, ...facts } = COLUMNS;
+  const there = await read.select(facts).from(answersNow).where(eq(answersNow.attempt, attempt));
+  const now = new Map(there.map((row) => [placeIn(row), row]));
+  return entries
+    .filter((entry) => {
+      const row = now.get(placeIn({ attempt, item: entry.item, slot: entry.slot ?? WHOLE }));
+      if (!row) return false;
+      return row.device === entry.device ? row.seq >= entry.seq : row.writtenAt >= entry.writtenAt;
+    })
+    .map(({ seq }) => seq);
 }

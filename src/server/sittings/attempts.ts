@@ -2,7 +2,7 @@ import { and, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type { AttemptState } from '@/core/sittings/attempt';
 import { deadlineOf, type Outage } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
-import { answers, attempts, extensions, outages, sittings } from '../db/schema/exams';
+import { answersNow, attempts, extensions, outages, sittings } from '../db/schema/exams';
 
 export type AttemptRow = typeof attempts.$inferSelect;
 
@@ -67,9 +67,6 @@ export async function endingAttempts(read: Reader, now: number): Promise<Attempt
 /** Present answers by item and slot: the one written last, whichever device it came from. */
 export type Answers = Record<string, Record<string, unknown>>;
 
-/** The name under which what concerns a whole question (to come back to it later) stands among its answers. */
-export const WHOLE = '';
-
 /** Present answers of several attempts to some of the questions. */
 export async function currentAnswersOf(
   read: Reader,
@@ -77,14 +74,13 @@ export async function currentAnswersOf(
   items: readonly string[],
 ): Promise<Map<string, Answers>> {
   const rows = await read
-    .select({ attempt: answers.attempt, item: answers.item, slot: answers.slot, value: answers.value })
-    .from(answers)
-    .where(and(inArray(answers.attempt, [...ids]), inArray(answers.item, [...items])))
-    .orderBy(answers.writtenAt, answers.id);
+    .select({ attempt: answersNow.attempt, item: answersNow.item, slot: answersNow.slot, value: answersNow.value })
+    .from(answersNow)
+    .where(and(inArray(answersNow.attempt, [...ids]), inArray(answersNow.item, [...items])));
   const all = new Map<string, Answers>();
   for (const { attempt, item, slot, value } of rows) {
     const mine = all.get(attempt) ?? {};
-    (mine[item] ??= {})[slot ?? WHOLE] = value;
+    (mine[item] ??= {})[slot] = value;
     all.set(attempt, mine);
   }
   return all;
@@ -92,14 +88,10 @@ export async function currentAnswersOf(
 
 export async function currentAnswers(read: Reader, attempt: string): Promise<Answers> {
   const rows = await read
-    .select({ item: answers.item, slot: answers.slot, value: answers.value })
-    .from(answers)
-    .where(eq(answers.attempt, attempt))
-    .orderBy(answers.writtenAt, answers.id);
+    .select({ item: answersNow.item, slot: answersNow.slot, value: answersNow.value })
+    .from(answersNow)
+    .where(eq(answersNow.attempt, attempt));
   const current: Answers = {};
-  for (const row of rows) {
-    const item = (current[row.item] ??= {});
-    item[row.slot ?? WHOLE] = row.value;
-  }
+  for (const { item, slot, value } of rows) (current[item] ??= {})[slot] = value;
   return current;
 }

@@ -5,6 +5,7 @@ import { isOverdue } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, type Outside } from '../context';
 import { attempts } from '../db/schema/exams';
 import { markAttempt } from '../marking/mark-attempt';
+import { keepLast } from './answer-log';
 import { type AttemptRow, findAttempt, endingAttempts } from './attempts';
 
 /** Closes an attempt and marks what the rules can mark, both or neither. Handing in twice changes nothing. */
@@ -20,7 +21,9 @@ async function close(
       .set({ handedInAt: at, handedInBy: by })
       .where(and(eq(attempts.id, attempt.id), isNull(attempts.handedInAt)))
       .returning({ id: attempts.id });
-    if (closed.length > 0) await markAttempt(tx, attempt, out.now);
+    if (closed.length === 0) return;
+    await keepLast(tx, attempt.id);
+    await markAttempt(tx, attempt, out.now);
   });
 }
 

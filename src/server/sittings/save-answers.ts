@@ -6,7 +6,7 @@ import { may } from '@/core/people/may';
 import { accepts, writtenAt } from '@/core/sittings/attempt';
 import { placements, revisionKey } from '@/core/exams/plan';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
-import { addToLog, inLog } from './answer-log';
+import { addToLog, arrivedBefore, type LogEntry } from './answer-log';
 import { findAttempt } from './attempts';
 import { pinnedOf } from './pinned';
 import type { RoomClock } from './room';
@@ -65,22 +65,20 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   };
   const fitting = new Set(entries.filter(fits).map((e) => e.seq));
   const taken = entries.filter((e) => fitting.has(e.seq) && accepts(found.state, e, ctx.now));
-  const written = await addToLog(ctx.db, {
-    attempt: id,
-    seenAt: ctx.now,
-    entries: taken.map(({ age, ...entry }) => ({
-      ...entry,
-      device,
-      writtenAt: writtenAt({ age }, found.state, ctx.now),
-      receivedAt: ctx.now,
-    })),
+  const logged = ({ age, ...rest }: z.infer<typeof entry>): LogEntry => ({
+    ...rest,
+    device,
+    writtenAt: writtenAt({ age }, found.state, ctx.now),
+    receivedAt: ctx.now,
   });
-  const now = written ? taken.map((e) => e.seq) : [];
-  const left = entries.map((e) => e.seq).filter((seq) => !now.includes(seq));
-  const before = left.length > 0 ? await inLog(ctx.db.read, { attempt: id, device, seqs: left }) : [];
+  const written = await addToLog(ctx.db, { attempt: id, seenAt: ctx.now, entries: taken.map(logged) });
+  const now = new Set(written ? taken.map((e) => e.seq) : []);
+  const left = entries.filter((e) => !now.has(e.seq));
+  const before = left.length > 0 ? await arrivedBefore(ctx.db.read, id, left.map(logged)) : [];
   return ok({
     saved: [...now, ...before],
     refused: left
+      .map(({ seq }) => seq)
       .filter((seq) => !before.includes(seq))
       .map((seq) => ({ seq, why: fitting.has(seq) ? 'late' : 'unfit' })),
     clock: { now: ctx.now, ...found.state },

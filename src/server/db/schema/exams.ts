@@ -91,7 +91,7 @@ export const attempts = sqliteTable(
   ],
 );
 
-/** Append-only: every change of an answer, once. */
+/** How an attempt's answers came about: of every place a change each few seconds, and what stood there when it was handed in. Append-only. */
 export const answers = sqliteTable(
   'answers',
   {
@@ -111,6 +111,27 @@ export const answers = sqliteTable(
     uniqueIndex('answers_once').on(t.attempt, t.device, t.seq),
     index('answers_attempt').on(t.attempt, t.writtenAt),
   ],
+);
+
+/** The present answer to every place of an attempt: the one that was written last, whichever device it came from. */
+export const answersNow = sqliteTable(
+  'answers_now',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    /** Empty for what concerns the question as a whole. */
+    slot: text('slot').notNull(),
+    value: text('value', { mode: 'json' }).notNull(),
+    device: text('device').notNull(),
+    seq: integer('seq').notNull(),
+    writtenAt: integer('written_at').notNull(),
+    receivedAt: integer('received_at').notNull(),
+    /** When a change of this place was last put into the story. */
+    keptAt: integer('kept_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
 );
 
 /** Files that students put beside answers; the bytes lie in the files port. */

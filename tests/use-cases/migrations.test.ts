@@ -1,0 +1,51 @@
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { createClient } from '@libsql/client';
+import { drizzle } from 'drizzle-orm/libsql';
+import { migrate } from 'drizzle-orm/libsql/migrator';
+import { afterEach, beforeEach, expect, it } from 'vitest';
+import { openDatabase } from '@/server/db/database';
+import { currentAnswers } from '@/server/sittings/attempts';
+
+const MIGRATIONS = path.resolve(import.meta.dirname, '../../src/server/db/migrations');
+let folder: string;
+beforeEach(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'zonda-old-'));
+});
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+/** A database as it was before a migration, by its name. */
+async function databaseBefore(tag: string): Promise<ReturnType<typeof createClient>> {
+  const old = path.join(folder, 'migrations');
+  cpSync(MIGRATIONS, old, { recursive: true });
+  const file = path.join(old, 'meta/_journal.json');
+  const journal = JSON.parse(readFileSync(file, 'utf8')) as { entries: { tag: string }[] };
+  const at = journal.entries.findIndex((entry) => entry.tag === tag);
+  expect(at).toBeGreaterThan(0);
+  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, at) }));
+  const client = createClient({ url: `file:${path.join(folder, 'zonda.db')}` });
+  await migrate(drizzle(client), { migrationsFolder: old });
+  return client;
+}
+
+it('answers that were kept as a log alone stand as present answers, those written last', async () => {
+  const client = await databaseBefore('0012_answers_now');
+  await client.execute('PRAGMA foreign_keys = OFF');
+  const put = (seq: number, device: string, slot: string | null, value: unknown, at: number) =>
+    client.execute({
+      sql: 'INSERT INTO answers (attempt, device, seq, item, slot, value, written_at, received_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+      args: ['ada', device, seq, 'q1', slot, JSON.stringify(value), at, at],
+    });
+  await put(1, 'laptop', 'a', { text: 'first' }, 10);
+  await put(1, 'phone', 'a', { text: 'written last' }, 30);
+  // Arrived later, but was written before.
+  await put(2, 'laptop', 'a', { text: 'between' }, 20);
+  await put(3, 'laptop', null, { later: true }, 5);
+  await put(4, 'laptop', null, { later: false }, 5);
+  client.close();
+
+  const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
+  expect(await currentAnswers(db.read, 'ada')).toEqual({ q1: { a: { text: 'written last' }, '': { later: false } } });
+  db.close();
+});
