@@ -76,6 +76,16 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
     expect(kind.describeKey(setup).length).toBeGreaterThan(0);
   });
 
+  it('accepts what its sheet lets a student answer, and files only where it takes them', () => {
+    const key = kind.key(setup);
+    expect(kind.accepts(setup, key)).toBe(true);
+    for (const typed of kind.tryouts(setup)) expect(kind.accepts(setup, kind.fromTyped(setup, typed))).toBe(true);
+    const file = { hash: 'a'.repeat(64), name: 'f', size: 1, attempt: 'x' };
+    const beside = kind.response.safeParse({ ...(key as object), files: [file] });
+    const files = beside.success ? (kind.files?.(beside.data) ?? []) : [];
+    expect(files.length === 0 || !kind.accepts(kind.fresh(), beside.data)).toBe(true);
+  });
+
   it('refuses responses that are not of its form', () => {
     for (const odd of [null, 7, 'text', [], { other: 1 }, { text: 'x'.repeat(60_000) }, { chosen: ['<script>'] }]) {
       expect(kind.response.safeParse(odd).success).toBe(false);

@@ -37,15 +37,27 @@ describe('a question', () => {
 });
 
 describe('marking a slot', () => {
-  it.each([[undefined], [null], [{ text: '' }], ['nonsense'], [{ chosen: 'x' }]])(
-    'gives nothing for %j, and says so',
-    (response) => {
-      for (const id of ['a', 'b', 'c']) {
-        const { marks, marking } = markSlot(slot(id), response);
-        expect([marks && stored(marks), marking.trace[0]?.code]).toEqual(['0', 'blank']);
-      }
-    },
-  );
+  it.each([[undefined], [null]])('gives nothing for %j, and says so', (response) => {
+    for (const id of ['a', 'b', 'c']) {
+      const { marks, marking } = markSlot(slot(id), response);
+      expect([marks && stored(marks), marking.trace[0]?.code]).toEqual(['0', 'blank']);
+    }
+  });
+
+  it('gives nothing for what is blank in its own form', () => {
+    const blank = { a: { chosen: [] }, b: { number: ' ', unit: '' }, c: { text: '  ' } };
+    for (const [id, response] of Object.entries(blank)) {
+      const { marks, marking } = markSlot(slot(id), response);
+      expect([marks && stored(marks), marking.trace[0]?.code]).toEqual(['0', 'blank']);
+    }
+  });
+
+  it.each([['nonsense'], [{ chosen: 'x' }], [7]])('waits for a person with %j, which cannot be read', (response) => {
+    for (const id of ['a', 'b', 'c']) {
+      const { marks, marking } = markSlot(slot(id), response);
+      expect([marks, marking.state, marking.trace[0]?.code]).toEqual([null, 'waits', 'unreadable']);
+    }
+  });
 
   it('scales to what the exam gives', () => {
     const { marks } = markSlot(slot('b'), { number: '73219', unit: '' }, exact('1/3'));

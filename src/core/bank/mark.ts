@@ -1,6 +1,6 @@
 import { type Exact, exact, stored } from '../base/exact';
 import { kindOf } from '../kinds/registry';
-import { type Marking, marked } from '../rules/marking';
+import { type Marking, marked, waits } from '../rules/marking';
 import { ZERO } from '../base/exact';
 import { placedSlots, type QuestionBody, type Slot, type Trial } from './question';
 import { followedSlot, keyedSlots, keyedValues } from './variant';
@@ -13,17 +13,23 @@ export interface SlotMarking {
   marks: Exact | null;
 }
 
+const BLANK = marked(ZERO, [{ code: 'blank' }]);
+
 /**
  * Marks one slot's response. A missing or blank response earns nothing, of
- * every kind. `worth` overrides the slot's own marks (an exam may).
+ * every kind; one that cannot be read waits for a person. `worth` overrides the slot's own marks (an exam may).
  */
 export function markSlot(slot: Slot, response: unknown, worth: Exact = exact(slot.marks)): SlotMarking {
   const kind = kindOf(slot.kind);
   const parsed = kind.response.safeParse(response);
-  const marking =
-    !parsed.success || kind.blank(parsed.data)
-      ? marked(ZERO, [{ code: 'blank' }])
-      : (settledMarking(slot, parsed.data) ?? kind.mark(slot.setup, parsed.data));
+  const missing = response === undefined || response === null;
+  const marking = missing
+    ? BLANK
+    : !parsed.success
+      ? waits([{ code: 'unreadable' }])
+      : kind.blank(parsed.data)
+        ? BLANK
+        : (settledMarking(slot, parsed.data) ?? kind.mark(slot.setup, parsed.data));
   return { marking, marks: marking.state === 'marked' ? marking.share.mul(worth) : null };
 }
 

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { HandedFile } from '../content/handed-file';
 import type { Finding } from '../base/finding';
 import type { StoredForm } from '../base/stored-form';
 import type { Marking } from '../rules/marking';
@@ -17,6 +18,10 @@ export interface Kind<Setup, Sheet, Response> {
   placement: 'inline' | 'block';
   setup: StoredForm<Setup>;
   response: z.ZodType<Response>;
+  /** Whether a response of the right form is one that this slot could have been given: its options, its places, as many files as it takes. */
+  accepts: (setup: Setup, response: Response) => boolean;
+  /** The files that stand beside a response, for kinds that take some. */
+  files?: (response: Response) => readonly HandedFile[];
   /** A fresh slot, without a key, read by the conventions of the department. */
   fresh: (conventions?: Conventions) => Setup;
   blank: (response: Response) => boolean;

@@ -39,14 +39,15 @@ describe('what has to travel', () => {
         slot: fc.constantFrom('a', 'b', 'c', 'd'),
         size: fc.integer({ min: 0, max: 600_000 }),
       }),
-      { maxLength: 30 },
+      { maxLength: 12 },
     );
     fc.assert(
       fc.property(made, (all) => {
         const kept = all.map(({ size, ...part }, i) => unsent(i + 1, { ...part, value: 'x'.repeat(size) }));
         const batches = batchesOf(kept);
         for (const device of ['one', 'two']) {
-          expect(batches.flat().filter((u) => u.device === device)).toEqual(kept.filter((u) => u.device === device));
+          const seqs = (all: readonly Unsent[]) => all.filter((u) => u.device === device).map((u) => u.seq);
+          expect(seqs(batches.flat())).toEqual(seqs(kept));
         }
         for (const batch of batches) {
           expect(new Set(batch.map((u) => u.device)).size).toBe(1);
@@ -54,7 +55,7 @@ describe('what has to travel', () => {
           expect(batch.length === 1 || weight < MOST_BATCH_BYTES).toBe(true);
         }
       }),
-      { numRuns: 60, seed: 20261125 },
+      { numRuns: 25, seed: 20261125 },
     );
   });
 

@@ -142,7 +142,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
         name: policy.namesHidden ? null : person.name,
         slot: id,
         letter,
-        answer: parsed.success ? kind.describeResponse(slot.setup, parsed.data) : '',
+        answer: parsed.success ? kind.describeResponse(slot.setup, parsed.data) : asSent(responses[id]),
         of: stored(item.worth.get(id) ?? exact(0)),
         marks: mark.marks,
         byPerson: mark.by !== null,
@@ -257,4 +257,9 @@ function judgedMarks(rubric: Rubric, judgement: Judgement, worth: Exact): Result
   const { share, open, trace } = judge(rubric, judgement);
   if (share === null) return refuse('criteria-open', { at: ['judgement'], values: { count: open.length } });
   return ok({ value: stored(share.mul(worth)), trace: [{ code: 'by-a-person' }, ...trace] });
+}
+
+/** An answer that cannot be read, as it was sent; nothing where there is none. */
+function asSent(response: unknown): string {
+  return response === undefined ? '' : JSON.stringify(response);
 }

@@ -5,6 +5,7 @@ import { type HandedFile, MOST_FILE_BYTES, MOST_FILES } from '@/core/content/han
 import { may } from '@/core/people/may';
 import { accepts } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import type { Reader } from '../db/database';
 import { attemptFiles } from '../db/schema/exams';
 import { findAttempt } from './attempts';
 
@@ -34,6 +35,15 @@ export async function addHandedFile(
       .onConflictDoNothing(),
   );
   return ok(file);
+}
+
+/** The files that came with an attempt, by their hashes. */
+export async function heldFiles(read: Reader, attempt: string): Promise<string[]> {
+  const rows = await read
+    .select({ hash: attemptFiles.hash })
+    .from(attemptFiles)
+    .where(eq(attemptFiles.attempt, attempt));
+  return rows.map(({ hash }) => hash);
 }
 
 export function tooLarge(size: number): Result<never> {

@@ -1,14 +1,12 @@
 import { z } from 'zod';
 import { ok, type Result } from '@/core/base/result';
 import { slotId } from '@/core/content/document';
-import { kindOf } from '@/core/kinds/registry';
 import { may } from '@/core/people/may';
 import { accepts, writtenAt } from '@/core/sittings/attempt';
-import { placements, revisionKey } from '@/core/exams/plan';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { acceptedValues } from './accepted';
 import { addToLog, arrivedBefore, type LogEntry } from './answer-log';
 import { findAttempt } from './attempts';
-import { pinnedOf } from './pinned';
 import type { RoomClock } from './room';
 
 const entry = z.object({
@@ -21,12 +19,12 @@ const entry = z.object({
     .min(0)
     .max(366 * 86_400_000),
 });
+type Entry = z.infer<typeof entry>;
 const input = z.object({
   attempt: z.string().max(40),
   device: z.string().min(8).max(40),
   entries: z.array(entry).max(300),
 });
-const aboutWhole = z.object({ later: z.boolean() });
 
 /** An entry that is not taken: it came too late, or is no answer to anything on this paper. */
 export interface Refused {
@@ -53,20 +51,11 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   const found = await findAttempt(ctx.db.read, id);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
-  const { plan, revisions } = await pinnedOf(ctx.db.read, found.attempt.sitting);
-  const items = new Map(placements(plan).map(({ item }) => [item.id, item]));
-
-  const fits = (e: z.infer<typeof entry>): boolean => {
-    const item = items.get(e.item);
-    if (!item) return false;
-    if (e.slot === null) return aboutWhole.safeParse(e.value).success;
-    const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[e.slot];
-    return slot !== undefined && kindOf(slot.kind).response.safeParse(e.value).success;
-  };
-  const fitting = new Set(entries.filter(fits).map((e) => e.seq));
+  const fitting = await acceptedValues(ctx.db.read, found.attempt, entries);
   const taken = entries.filter((e) => fitting.has(e.seq) && accepts(found.state, e, ctx.now));
-  const logged = ({ age, ...rest }: z.infer<typeof entry>): LogEntry => ({
+  const logged = ({ age, ...rest }: Entry): LogEntry => ({
     ...rest,
+    value: fitting.get(rest.seq),
     device,
     writtenAt: writtenAt({ age }, found.state, ctx.now),
     receivedAt: ctx.now,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { cpuTime } from '../../../tests/drivers/cpu-time';
 import { questionSheet } from '@/core/bank/sheet';
 import { questionOfEveryKind, sampleQuestion } from '../../../tests/drivers/samples';
 import { drawFormula, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from './formulas';
@@ -19,9 +20,9 @@ describe('formulas', () => {
     ['a link', '\\href{javascript:alert(1)}{x}'],
     ['raw HTML', '\\htmlClass{x}{y}\\includegraphics{https://example.org/x.png}'],
   ])('%s neither hangs, nor breaks the page, nor runs', (_, latex) => {
-    const from = performance.now();
+    const from = cpuTime();
     const html = drawFormula(latex, false);
-    expect(performance.now() - from).toBeLessThan(2000);
+    expect(cpuTime() - from).toBeLessThan(2000);
     expect(html).not.toMatch(/<img|<a |href="javascript|style="[^"]*99999em/);
     expect(html.length).toBeGreaterThan(0);
   });

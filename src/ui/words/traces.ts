@@ -18,6 +18,7 @@ const SENTENCES: Record<string, Sentence> = {
   'follow-through': (v) => `right with the earlier answer ${v.used}`,
   place: (v) => `place ${v.number}`,
   'places-empty': () => 'a place is empty',
+  unreadable: () => 'what was sent cannot be read as an answer of this slot',
   'long-answer': () => 'a person reads it',
   'files-beside': (v) => `${v.files === 1 ? 'one file' : `${v.files} files`} beside it`,
   'words-too-few': (v) => `${v.words} words, at least ${v.least} were asked for`,

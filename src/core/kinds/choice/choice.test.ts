@@ -22,6 +22,21 @@ describe('a choice', () => {
     expect(codes(limited)).not.toContain('choice-most-too-few');
   });
 
+  it('accepts only its own options, each once, and not more than may be chosen', () => {
+    const accepts = (s: ChoiceSetup, ...chosen: string[]) => choice.accepts(s, { chosen });
+    const limited = setup({ most: 2 });
+    expect([accepts(limited), accepts(limited, 'a'), accepts(limited, 'a', 'd')]).toEqual([true, true, true]);
+    expect([accepts(limited, 'a', 'b', 'c'), accepts(limited, 'a', 'a'), accepts(limited, 'z')]).toEqual([
+      false,
+      false,
+      false,
+    ]);
+    expect([accepts(setup({}), 'a', 'b', 'c', 'd'), accepts(setup({ several: false }), 'a', 'b')]).toEqual([
+      true,
+      false,
+    ]);
+  });
+
   it('of one answer has no limit to be told', () => {
     expect(choice.sheet(setup({ several: false, most: 2 }), 1).most).toBeNull();
   });

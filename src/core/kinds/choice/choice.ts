@@ -87,6 +87,11 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
   placement: 'block',
   setup: { name: 'choice setup', version: 1, schema: setup, migrations: [] },
   response,
+  accepts({ options, several, most }, { chosen }) {
+    const known = new Set(options.map((o) => o.id));
+    const least = new Set(chosen).size === chosen.length && chosen.every((id) => known.has(id));
+    return least && chosen.length <= (several ? (most ?? options.length) : 1);
+  },
   fresh: () => ({
     version: 1,
     options: ['a', 'b', 'c'].map((id) => ({ id, text: '', key: false, feedback: '' })),

@@ -67,6 +67,11 @@ export const longAnswer: Kind<LongAnswerSetup, LongAnswerSheet, LongAnswerRespon
   placement: 'block',
   setup: { name: 'long answer setup', version: 1, schema: setup, migrations: [] },
   response,
+  accepts: ({ write, files: most }, { rich, files = [] }) =>
+    files.length <= most &&
+    new Set(files.map(({ hash }) => hash)).size === files.length &&
+    (rich === undefined || write === 'rich'),
+  files: ({ files = [] }) => files,
   fresh: () => ({
     version: 1,
     write: 'plain',

@@ -57,6 +57,7 @@ export const maths: Kind<MathsSetup, MathsSheet, MathsResponse> = {
   placement: 'inline',
   setup: { name: 'maths setup', version: 1, schema: setup, migrations: [] },
   response,
+  accepts: () => true,
   fresh: (conventions) => ({ version: 1, rules: rulesFromKey('', conventions), palette: 'expression' }),
   blank: ({ formula }) => formula.trim() === '',
   sheet: ({ palette, rules }) => ({

@@ -34,6 +34,7 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
   placement: 'inline',
   setup: { name: 'number setup', version: 1, schema: setup, migrations: [] },
   response,
+  accepts: () => true,
   fresh: () => ({ version: 1, rules: rulesFromKey(''), unitEntry: 'typed', units: [] }),
   blank: ({ number }) => number.trim() === '',
   sheet({ rules, unitEntry, units }) {

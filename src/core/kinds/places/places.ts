@@ -156,6 +156,7 @@ export const places: Kind<PlacesSetup, PlacesSheet, PlacesResponse> = {
   placement: 'inline',
   setup: { name: 'formula with places', version: 1, schema: setup, migrations: [] },
   response,
+  accepts: (setup, response) => Object.keys(response.places).every((id) => ids(setup).includes(id)),
   fresh: () => ({ version: 1, formula: '', places: {}, whole: null }),
   blank: ({ places: given }) => Object.values(given).every((typed) => typed.trim() === ''),
   sheet: (setup) => ({

@@ -37,6 +37,7 @@ export const shortText: Kind<ShortTextSetup, ShortTextSheet, ShortTextResponse> 
   placement: 'inline',
   setup: { name: 'short text setup', version: 1, schema: setup, migrations: [] },
   response,
+  accepts: () => true,
   fresh: () => ({ version: 1, rules: rulesFromKey(''), room: 'line' }),
   blank: ({ text }) => text.trim() === '',
   sheet: ({ room }) => ({ room }),

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { cpuTime } from '../../../../tests/drivers/cpu-time';
 import { stored } from '../../base/exact';
 import type { Marking } from '../marking';
 import { type Doubts, DOUBTS_ALL, DOUBTS_NONE } from './doubts';
@@ -165,9 +166,9 @@ describe('patterns', () => {
     expect(share(markText(pattern('e-?\\d{3}'), 'see E-123'))).toBe('0');
   });
   it('cannot hang, and a broken one says so', () => {
-    const start = performance.now();
+    const start = cpuTime();
     expect(share(markText(pattern('(a+)+b'), `${'a'.repeat(4000)}c`))).toBe('0');
-    expect(performance.now() - start).toBeLessThan(1000);
+    expect(cpuTime() - start).toBeLessThan(1000);
     expect(textRulesReadiness(pattern('(a')).map((f) => f.code)).toContain('pattern-broken');
   });
 });

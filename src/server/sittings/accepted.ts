@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import type { AnswerEntry } from '@/core/sittings/attempt';
+import { placements, revisionKey } from '@/core/exams/plan';
+import { kindOf } from '@/core/kinds/registry';
+import type { Reader } from '../db/database';
+import { heldFiles } from './handed-files';
+import { pinnedOf } from './pinned';
+
+const aboutWhole = z.object({ later: z.boolean() });
+
+/**
+ * What entries say, by their numbers: read by the slot that they are for, and without anything else that was sent. An
+ * entry is missing when it is no answer to its place on this paper, or names a file that did not come with this attempt.
+ */
+export async function acceptedValues(
+  read: Reader,
+  { id, sitting }: { id: string; sitting: string },
+  entries: readonly AnswerEntry[],
+): Promise<ReadonlyMap<number, unknown>> {
+  const { plan, revisions } = await pinnedOf(read, sitting);
+  const items = new Map(placements(plan).map(({ item }) => [item.id, item]));
+  const accepted = new Map<number, unknown>();
+  let held: ReadonlySet<string> | null = null;
+  for (const { seq, item: itemId, slot: slotId, value } of entries) {
+    const item = items.get(itemId);
+    if (!item) continue;
+    if (slotId === null) {
+      const whole = aboutWhole.safeParse(value);
+      if (whole.success) accepted.set(seq, whole.data);
+      continue;
+    }
+    const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[slotId];
+    if (!slot) continue;
+    const kind = kindOf(slot.kind);
+    const parsed = kind.response.safeParse(value);
+    if (!parsed.success || !kind.accepts(slot.setup, parsed.data)) continue;
+    const files = kind.files?.(parsed.data) ?? [];
+    if (files.length > 0) held ??= new Set(await heldFiles(read, id));
+    if (files.every((file) => file.attempt === id && held?.has(file.hash))) accepted.set(seq, parsed.data);
+  }
+  return accepted;
+}
