@@ -11,8 +11,7 @@ install_packages() {
   if [ -f "$stamp" ] && cmp -s package-lock.json "$stamp"; then
     echo "Packages are installed."
   else
-    # Not "npm ci": it refuses a lock file without the packages of other platforms, which some registries do not carry.
-    npm install --no-save --no-audit --no-fund
+    npm ci --no-audit --no-fund
     cp package-lock.json "$stamp"
   fi
 }

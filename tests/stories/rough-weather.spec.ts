@@ -159,6 +159,40 @@ test('two teachers on one question see each other, and nobody’s work is lost',
   await expect(mine).toHaveValue('from the second teacher');
 });
 
+test('a save that arrives while the page is read again is nobody else’s', async () => {
+  await saved(teacher);
+  const notes = teacher.getByLabel('Notes to colleagues');
+  const address = new URL(teacher.url()).pathname;
+  let arrive = async (): Promise<void> => undefined;
+  await teacher.route(`**${address}`, async (route) => {
+    const request = route.request();
+    if (request.method() === 'POST' && request.postData()?.includes('on its way')) {
+      // It is on its way until the new page has been read.
+      const [headers, data] = [await request.allHeaders(), request.postDataBuffer()];
+      arrive = async () => {
+        const plain = Object.fromEntries(Object.entries(headers).filter(([name]) => !name.startsWith(':')));
+        expect((await teacher.request.post(address, { headers: plain, data: data ?? '' })).ok()).toBe(true);
+      };
+      return;
+    }
+    if (request.resourceType() !== 'document') return route.fallback();
+    const read = await route.fetch();
+    await arrive();
+    await route.fulfill({ response: read });
+  });
+  await notes.fill('on its way');
+  await expect(teacher.getByText('Saving…')).toBeVisible();
+  await expect.poll(() => String(arrive).includes('plain')).toBe(true);
+  await notes.fill('on its way, and then some');
+  await teacher.reload();
+  await teacher.unrouteAll({ behavior: 'ignoreErrors' });
+  await expect(notes).toHaveValue('on its way, and then some');
+  await saved(teacher);
+  await expect(teacher.getByRole('dialog')).toHaveCount(0);
+  await teacher.reload();
+  await expect(notes).toHaveValue('on its way, and then some');
+});
+
 test('nonsense is searched for, typed and pasted without harm', async () => {
   await goTo(teacher, '/bank');
   for (const words of ["'; DROP TABLE questions; --", 'x'.repeat(5000)]) {

@@ -186,6 +186,14 @@ export function* nodesOf(content: Content): Generator<ContentNode> {
   for (const node of content.content) yield* walk(node);
 }
 
+/** The pictures, sounds and films of the document with their captions, in reading order, by their hashes. */
+export function mediaOf(content: Content): string[] {
+  return [...nodesOf(content)].flatMap((node) => {
+    if (node.type === 'picture') return [node.attrs.media];
+    return node.type === 'recording' ? [node.attrs.media, ...(node.attrs.captions ? [node.attrs.captions] : [])] : [];
+  });
+}
+
 /** The ids of the answer slots in reading order, each once. */
 export function slotIds(content: Content): string[] {
   const ids = new Set<string>();

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { factsSchema } from '../bank/facts';
 import { questionForm, type QuestionBody } from '../bank/question';
 import { readStored } from '../base/stored-form';
-import { nodesOf } from '../content/document';
+import { mediaOf } from '../content/document';
 import { readZip, textIn, writeZip } from './zip';
 
 /** The open archive of questions, version 1; `docs/formats.md` describes it. */
@@ -33,12 +33,7 @@ export interface Archive {
 
 /** The hashes of everything that stands in a question. */
 export function mediaIn({ content, explanation, passage }: QuestionBody): string[] {
-  return [content, explanation, ...(passage ? [passage.content] : [])].flatMap((part) =>
-    [...nodesOf(part)].flatMap((node) => {
-      if (node.type === 'picture') return [node.attrs.media];
-      return node.type === 'recording' ? [node.attrs.media, ...(node.attrs.captions ? [node.attrs.captions] : [])] : [];
-    }),
-  );
+  return [content, explanation, ...(passage ? [passage.content] : [])].flatMap(mediaOf);
 }
 
 export function writeArchive({ questions, media }: Omit<Archive, 'unreadable'>): Uint8Array {

@@ -61,7 +61,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
     (state: BenchState, base: number) => saveDraftAction({ question: question.id, base, ...state }),
     [question.id],
   );
-  const { state, flush, lastSaved, startFrom } = useAutosave({
+  const { state, flush, basis, startFrom } = useAutosave({
     key,
     value: present,
     version: question.version,
@@ -156,7 +156,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
     present,
     conflict,
     change,
-    lastSaved,
+    basis,
     startFrom,
   });
   useKeys([
@@ -227,7 +227,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
             onCopies={copySlots}
             onArrivals={(slots) => changeBody((b) => ({ ...b, slots: { ...b.slots, ...slots } }), '')}
             content={body.content}
-            onChange={(content) => changeBody((b) => ({ ...b, content }), 'content')}
+            onChange={(content, typed) => changeBody((b) => ({ ...b, content }), typed ? 'content' : '')}
             onReady={(e) => {
               editor.current = e;
               // Whoever begins a question writes at once.

@@ -48,7 +48,7 @@ export function PassageSheet({ bank, pages, passage, onChange }: Props) {
           key={passage.id}
           label="The passage"
           content={passage.content}
-          onChange={(content) => onChange({ ...passage, content }, 'passage')}
+          onChange={(content, typed) => onChange({ ...passage, content }, typed ? 'passage' : '')}
           onReady={() => undefined}
           slots={null}
           question=""

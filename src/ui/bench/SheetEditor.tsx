@@ -7,10 +7,11 @@ import StarterKit from '@tiptap/starter-kit';
 import Link from 'next/link';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Slot, slotSchema } from '@/core/bank/question';
-import { type Content, FRESH_PICTURE } from '@/core/content/document';
+import { type Content, FRESH_PICTURE, mediaOf } from '@/core/content/document';
 import { contentFromMarkdown } from '@/core/content/markdown';
 import { markdownFromContent } from '@/core/content/to-markdown';
 import type { AddedMedia } from '@/server/media/add-media';
+import { Echoes } from '../parts/echoes';
 import { useLatest } from '../parts/use-latest';
 import { refusalText } from '../words/refusals';
 import { BlockFormula, Formula } from './nodes/formula';
@@ -35,7 +36,8 @@ import { uploadPicture } from '../tray/upload';
 
 interface Props {
   content: Content;
-  onChange: (content: Content) => void;
+  /** Said with whether it was typed: what is typed in quick succession is one step of undo, a picture is one by itself. */
+  onChange: (content: Content, typed: boolean) => void;
   /** Gets the editor once it is there. */
   onReady: (editor: Editor) => void;
   /** Stands at the end of the tools. */
@@ -63,7 +65,9 @@ export function SheetEditor(props: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [offered, setOffered] = useState<string | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
-  const written = useRef<unknown>(content);
+  /** The pictures and recordings that stood there last. */
+  const standing = useRef(mediaOf(content).join());
+  const [echoes] = useState(() => new Echoes(content));
   const [tray, setTray] = useState(false);
   const [recording, setRecording] = useState(false);
   const [page, setPage] = useState(false);
@@ -182,8 +186,10 @@ export function SheetEditor(props: Props) {
       // Giving the copies their own ids is an update too; the content is told then.
       if (copies.length > 0) return latest.current.onCopies(copies);
       const json = e.getJSON() as Content;
-      written.current = json;
-      latest.current.onChange(json);
+      echoes.write(json);
+      const stands = mediaOf(json).join();
+      latest.current.onChange(json, stands === standing.current);
+      standing.current = stands;
     },
   });
   useEffect(() => {
@@ -196,12 +202,12 @@ export function SheetEditor(props: Props) {
 
   // A content that did not come from typing (undo, redo) is put into the editor.
   useEffect(() => {
-    if (!editor || content === written.current) return;
-    written.current = content;
+    if (!editor || echoes.isOwn(content)) return;
+    standing.current = mediaOf(content).join();
     const { from } = editor.state.selection;
     editor.commands.setContent(content, { emitUpdate: false });
     editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
-  }, [editor, content]);
+  }, [editor, content, echoes]);
 
   return (
     <div>

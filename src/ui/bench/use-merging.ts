@@ -11,7 +11,8 @@ interface Options {
   /** Whether the last save was refused because somebody else had saved. */
   conflict: boolean;
   change: (merged: Written) => void;
-  lastSaved: () => Written;
+  /** What this work began from, when the server has `there`. */
+  basis: (there: Written) => Written;
   startFrom: (version: number, there: Written) => void;
 }
 
@@ -22,7 +23,7 @@ export interface Dispute {
 }
 
 /** Brings what somebody else saved together with what stands here; what both changed is left to be chosen. */
-export function useMerging({ question, present, conflict, change, lastSaved, startFrom }: Options) {
+export function useMerging({ question, present, conflict, change, basis, startFrom }: Options) {
   const [dispute, setDispute] = useState<Dispute | null>(null);
   const [partner, setPartner] = useState<string | null>(null);
   const latest = useLatest(present);
@@ -40,7 +41,8 @@ export function useMerging({ question, present, conflict, change, lastSaved, sta
     let stale = false;
     theirsAction(question).then((opened) => {
       if (stale || !opened.ok) return;
-      const base = lastSaved();
+      const { body, facts } = opened.value;
+      const base = basis({ body, facts });
       const { merged, disputed } = mergeWritten(base, latest.current, opened.value);
       if (disputed.length === 0) goOnWith(merged, opened.value);
       else setDispute({ there: opened.value, base });
@@ -48,7 +50,7 @@ export function useMerging({ question, present, conflict, change, lastSaved, sta
     return () => {
       stale = true;
     };
-  }, [conflict, question, lastSaved, goOnWith, latest]);
+  }, [conflict, question, basis, goOnWith, latest]);
   /** `mergedWith`: whose work was brought together with this, last. */
   return { dispute, goOnWith, mergedWith: partner };
 }

@@ -43,8 +43,8 @@ const RETRY = 4000;
 export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }: Options<T>): {
   state: SaveState;
   flush: () => Promise<void>;
-  /** The value that the server is known to have. */
-  lastSaved: () => T;
+  /** What this work began from, when the server has `there`: that itself if it was sent from here, else what was saved last. */
+  basis: (there: T) => T;
   /** Goes on from a newer version on the server, after what differs was brought together. */
   startFrom: (version: number, there: T) => void;
 } {
@@ -54,6 +54,8 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
   const latest = useRef(value);
   const saved = useRef(value);
   const sending = useRef<T | null>(null);
+  /** What was sent and never answered: it may have arrived all the same. */
+  const unheard = useRef<T[]>([]);
   const stopped = useRef(false);
 
   const [line] = useState(oneAtATime);
@@ -83,6 +85,7 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
             setState({ name: 'refused', refusal: result.refusal });
           }
         } catch {
+          unheard.current.push(sent);
           setState({ name: 'offline' });
         }
       }),
@@ -116,10 +119,14 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
     };
   }, [flush]);
 
-  const lastSaved = useCallback(() => saved.current, []);
+  const basis = useCallback(
+    (there: T) => (unheard.current.some((sent) => sameValue(sent, there)) ? there : saved.current),
+    [],
+  );
   const startFrom = useCallback((from: number, there: T): void => {
     base.current = from;
     saved.current = there;
+    unheard.current = [];
     stopped.current = false;
     setState({ name: 'saving' });
   }, []);
@@ -132,9 +139,10 @@ export function useAutosave<T>({ key, value, version, savedAt, save, bringBack }
     const arrived = left.base === base.current || (left.sent !== null && sameValue(left.sent, saved.current));
     // What the server has now is not what this began from: the next save is refused, and both are brought together.
     if (!arrived) startFrom(left.base, left.from);
+    if (left.sent !== null) unheard.current.push(left.sent);
     takeUp.current(left.value);
   }, [key, startFrom, takeUp]);
-  return { state, flush, lastSaved, startFrom };
+  return { state, flush, basis, startFrom };
 }
 
 function keepOnDevice<T>(key: string, left: Left<T>): void {

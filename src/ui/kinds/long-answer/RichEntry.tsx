@@ -3,9 +3,11 @@ import { Subscript } from '@tiptap/extension-subscript';
 import { Superscript } from '@tiptap/extension-superscript';
 import { type Editor, EditorContent, useEditor, useEditorState } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import { useEffect, useRef } from 'react';
+import { useEffect, useState } from 'react';
+import { sameValue } from '@/core/base/same-value';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
+import { Echoes } from '../../parts/echoes';
 import { useLatest } from '../../parts/use-latest';
 import type { EntryProps } from './student';
 
@@ -18,7 +20,7 @@ export default function RichEntry({ label, lines, response, onChange }: EntryPro
       .split('\n')
       .map((text) => ({ type: 'paragraph', ...(text ? { content: [{ type: 'text', text }] } : {}) })),
   };
-  const written = useRef<unknown>(response?.rich);
+  const [echoes] = useState(() => new Echoes<Content | undefined>(response?.rich));
   const editor = useEditor({
     immediatelyRender: false,
     extensions: [
@@ -46,17 +48,16 @@ export default function RichEntry({ label, lines, response, onChange }: EntryPro
     },
     onUpdate: ({ editor: e }) => {
       const rich = e.getJSON() as Content;
-      written.current = rich;
+      echoes.write(rich);
       latest.current({ text: plainText(rich), rich });
     },
   });
   // What another tab or device wrote comes in here.
   useEffect(() => {
     const rich = response?.rich;
-    if (!editor || !rich || JSON.stringify(rich) === JSON.stringify(written.current)) return;
-    written.current = rich;
+    if (!editor || !rich || echoes.isOwn(rich) || sameValue(rich, editor.getJSON())) return;
     editor.commands.setContent(rich, { emitUpdate: false });
-  }, [editor, response]);
+  }, [editor, response, echoes]);
   return (
     <div className="rich-entry">
       {editor && <RichTools editor={editor} />}
