@@ -12,7 +12,7 @@ import {
   previewMending,
   takeBackMending,
 } from '@/server/marking/mend';
-import { runningMendings } from '@/server/marking/running';
+import { jobEnded } from '@/server/jobs/jobs';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults } from '@/server/results/results';
 import { mendings } from '@/server/db/schema/exams';
@@ -77,7 +77,7 @@ const order = (changes: unknown[], more: Record<string, unknown> = {}) => ({
 });
 async function apply(changes: unknown[], more: Record<string, unknown> = {}): Promise<string> {
   const { mending } = must(await applyMending(dept.as('teacher'), order(changes, more)));
-  await runningMendings().find(({ id }) => id === mending)?.ended;
+  expect(await jobEnded(dept.out.db.read, mending)).toBe(true);
   return mending;
 }
 const marksOf = async (slot: string): Promise<(string | null)[]> =>
@@ -154,7 +154,7 @@ describe('accepting an answer', () => {
     const started = applyMending(dept.as('teacher'), order([accept('speed up gear')]));
     const { mending } = must(await started);
     must(await giveMark(dept.as('marker'), { attempt: scripts.ada, item, slot: 'c', marks: '0', remark: '' }));
-    await runningMendings().find(({ id }) => id === mending)?.ended;
+    expect(await jobEnded(dept.out.db.read, mending)).toBe(true);
     expect((await marksOf('c')).sort()).toEqual(['0', '1']);
   });
 

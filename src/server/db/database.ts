@@ -5,9 +5,10 @@ import { migrate } from 'drizzle-orm/libsql/migrator';
 import { Mutex } from './mutex';
 import * as bank from './schema/bank';
 import * as exams from './schema/exams';
+import * as jobs from './schema/jobs';
 import * as people from './schema/people';
 
-const schema = { ...people, ...bank, ...exams };
+const schema = { ...people, ...bank, ...exams, ...jobs };
 
 /** Reads. Also the type of what queries accept, so that they work inside a transaction too. */
 export type Reader = Pick<LibSQLDatabase<typeof schema>, 'select' | 'selectDistinct' | 'all' | 'get'>;

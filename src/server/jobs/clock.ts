@@ -12,11 +12,12 @@ function nameOf(error: unknown): { error: string; code?: unknown } {
   return { error: error instanceof Error ? error.name : typeof error, ...(cause?.code ? { code: cause.code } : {}) };
 }
 
-/** What a stopped server left half done is put away; then, every two seconds: say that the server lives, and hand in what is overdue. One at a time. */
+/** Every two seconds: say that the server lives, put away what a dead process left half done, and hand in what is overdue. One at a time. */
 export async function startClock(): Promise<void> {
   const tick = async (): Promise<void> => {
     try {
       await beat(await outside());
+      await cancelBroken(await outside());
       const handedIn = await sweep(await outside());
       if (handedIn > 0) log.info({ handedIn }, 'handed in by the clock');
     } catch (error) {
@@ -24,6 +25,5 @@ export async function startClock(): Promise<void> {
     }
     setTimeout(tick, BEAT).unref();
   };
-  await cancelBroken(await outside());
   await tick();
 }

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { changes } from '@/core/exams/amendments';
@@ -8,12 +8,13 @@ import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, type Outside, parse } from '../context';
 import type { Transaction } from '../db/database';
 import { attempts, marks, mendings, sittings } from '../db/schema/exams';
+import { jobs } from '../db/schema/jobs';
 import { members } from '../db/schema/people';
 import { readDepartment } from '../people/policy';
+import { beating, beginJob, endDeadJobs, endJob, runningJob, stopJob } from '../jobs/jobs';
 import { startRemark } from '../jobs/remark';
 import { forgetPinned, paperOf } from '../sittings/pinned';
 import { newId } from '../ports/ids';
-import { runningMendings } from './running';
 import { keepMarks } from './keep-marks';
 import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';
 import { type RemarkOrder, remarkAttempts } from './remark-attempts';
@@ -111,25 +112,18 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
   const parsed = await checked(ctx, raw);
   if (!parsed.ok) return parsed;
   const { sitting, item, changes: made, reason } = parsed.value;
-  if (runningMendings().some((one) => one.sitting === sitting)) return refuse('mending-runs');
   const id = newId();
-  let stop = (): void => undefined;
-  const running = { id, sitting, done: 0, total: 0, cancel: () => stop(), ended: Promise.resolve() };
-  // From here on nobody else can begin one.
-  runningMendings().push(running);
-  const leave = (): void => void runningMendings().splice(runningMendings().indexOf(running), 1);
-  await ctx.db
-    .transaction(async (tx) => {
-      await tx
-        .insert(mendings)
-        .values({ id, sitting, item, changes: made, reason, state: 'running', by: ctx.actor.id, at: ctx.now });
-    })
-    .catch((error: unknown) => {
-      leave();
-      throw error;
-    });
+  const begun = await ctx.db.transaction(async (tx) => {
+    if (!(await beginJob(tx, { id, kind: 'mending', subject: sitting }))) return false;
+    await tx
+      .insert(mendings)
+      .values({ id, sitting, item, changes: made, reason, state: 'running', by: ctx.actor.id, at: ctx.now });
+    return true;
+  });
+  if (!begun) return refuse('mending-runs');
   const done = new Set<string>();
   const sum = { marks: 0, scripts: 0 };
+  const progress = { done: 0, total: 0 };
   const order = orderOf(parsed.value);
   const job = startRemark(ctx.db.url, order, async (chunk) => {
     await ctx.db.transaction((tx) => keepMarks(tx, id, chunk.attempts, ctx.now));
@@ -138,14 +132,15 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
       sum.marks += otherMarks(one).length;
       sum.scripts += otherMarks(one).length > 0 ? 1 : 0;
     }
-    running.done += chunk.attempts.length;
-    running.total = chunk.total;
+    progress.done += chunk.attempts.length;
+    progress.total = chunk.total;
+    await heart.beat();
   });
-  stop = job.cancel;
-  running.ended = end(ctx, { id, order, done, sum, finished: job.finished })
-    // What cannot be written stays as it was; the history shows it, and the next start puts it away.
+  const heart = beating(ctx.db, id, { progress, stop: job.cancel });
+  void end(ctx, { id, order, done, sum, finished: job.finished })
+    // What cannot be written stays as it was; the history shows it, and the clock puts it away.
     .catch(() => undefined)
-    .finally(leave);
+    .finally(heart.end);
   return ok({ mending: id });
 }
 
@@ -162,11 +157,10 @@ interface Ending {
 async function end(out: Outside, { id, order, done, sum, finished }: Ending): Promise<void> {
   const whole = await finished.catch(() => false);
   await out.db.transaction(async (tx) => {
-    if (!whole) {
-      await tx.update(mendings).set({ state: 'cancelled' }).where(eq(mendings.id, id));
-      await tx.delete(marks).where(eq(marks.mending, id));
-      return;
-    }
+    await endJob(tx, id);
+    const [mending] = await tx.select({ state: mendings.state }).from(mendings).where(eq(mendings.id, id));
+    // Another process may have taken this one for dead.
+    if (!whole || mending?.state !== 'running') return putAway(tx, [id]);
     // Who handed in meanwhile is marked now; there are few of them.
     for await (const chunk of remarkAttempts(tx, order, done))
       await keepMarks(tx, id, plainChunk(chunk).attempts, out.now);
@@ -177,6 +171,15 @@ async function end(out: Outside, { id, order, done, sum, finished }: Ending): Pr
       .where(eq(mendings.id, id));
   });
   forgetPinned(order.sitting);
+}
+
+/** Mendings that did not come to their end count for nothing. */
+async function putAway(tx: Transaction, ids: readonly string[]): Promise<void> {
+  await tx
+    .update(mendings)
+    .set({ state: 'cancelled' })
+    .where(inArray(mendings.id, [...ids]));
+  await tx.delete(marks).where(inArray(marks.mending, [...ids]));
 }
 
 /** Takes out what would cover a mark that a person gave while the job ran. */
@@ -196,17 +199,15 @@ export async function mendingProgress(
   id: string,
 ): Promise<Result<{ done: number; total: number } | null>> {
   if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
-  const running = runningMendings().find((one) => one.id === id);
-  return ok(running ? { done: running.done, total: running.total } : null);
+  const running = await runningJob(ctx.db.read, id);
+  return ok(running && { done: running.done, total: running.total });
 }
 
 /** Stops a mending half way: nothing of it counts. */
 export async function cancelMending(ctx: Context, id: string): Promise<Result<null>> {
   if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
-  const running = runningMendings().find((one) => one.id === id);
-  if (!running) return refuse('mending-ended');
-  running.cancel();
-  await running.ended;
+  if (!(await runningJob(ctx.db.read, id))) return refuse('mending-ended');
+  await stopJob(ctx.db, id);
   const [mending] = await ctx.db.read.select({ state: mendings.state }).from(mendings).where(eq(mendings.id, id));
   return mending?.state === 'applied' ? refuse('mending-ended') : ok();
 }
@@ -232,12 +233,22 @@ export async function takeBackMending(ctx: Context, id: string): Promise<Result<
   return ok();
 }
 
-/** Mendings that a stopped server left half way count for nothing; said at the start. */
+/** Mendings whose process died half way count for nothing. One that another process still works on is left alone. */
 export async function cancelBroken(out: Outside): Promise<void> {
+  const running = eq(mendings.state, 'running');
+  if ((await out.db.read.select({ id: mendings.id }).from(mendings).where(running).limit(1)).length === 0) return;
   await out.db.transaction(async (tx) => {
-    const broken = tx.select({ id: mendings.id }).from(mendings).where(eq(mendings.state, 'running'));
-    await tx.delete(marks).where(inArray(marks.mending, broken));
-    await tx.update(mendings).set({ state: 'cancelled' }).where(eq(mendings.state, 'running'));
+    await endDeadJobs(tx);
+    const alive = tx.select({ id: jobs.id }).from(jobs).where(isNull(jobs.endedAt));
+    const broken = await tx
+      .select({ id: mendings.id })
+      .from(mendings)
+      .where(and(running, notInArray(mendings.id, alive)));
+    if (broken.length > 0)
+      await putAway(
+        tx,
+        broken.map(({ id }) => id),
+      );
   });
 }
 

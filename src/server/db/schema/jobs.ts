@@ -1,0 +1,22 @@
+import { sql } from 'drizzle-orm';
+import { integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+
+/** Long work that some process does: on what, how far it is, and whether that process still lives. */
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: text('id').primaryKey(),
+    kind: text('kind').$type<'mending'>().notNull(),
+    /** What it works on. Of one kind, one job at a time works on it. */
+    subject: text('subject').notNull(),
+    /** The process that does it. */
+    owner: text('owner').notNull(),
+    done: integer('done').notNull().default(0),
+    total: integer('total').notNull().default(0),
+    /** When its process last said that it lives. */
+    beatAt: integer('beat_at').notNull(),
+    stopWanted: integer('stop_wanted', { mode: 'boolean' }).notNull().default(false),
+    endedAt: integer('ended_at'),
+  },
+  (t) => [uniqueIndex('jobs_one_at_a_time').on(t.kind, t.subject).where(sql`${t.endedAt} IS NULL`)],
+);
