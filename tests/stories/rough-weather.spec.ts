@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { WT110 } from '../../src/demo/people';
 import { goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
@@ -99,6 +100,34 @@ test('two minutes without a network, clocks that are wrong, and a time that runs
   await expect(second.getByRole('textbox').first()).toHaveValue('written without a network, take 2');
   await goTo(teacher, long);
   await expect(teacher.getByRole('row', { name: /Chiara/ })).toContainText('min left');
+});
+
+test('a change that the server refuses holds up nothing else, and the student is told which', async () => {
+  const { page } = await stage.signIn(WT110[8]?.userName ?? '', PHONE);
+  await page.getByRole('link', { name: 'Go on' }).click();
+  await expect(page.getByText('All answers saved ✓')).toBeVisible();
+  await page.route('**/api/room/*', async (route) => {
+    if (!route.request().postData()?.includes('"chosen"')) return route.fallback();
+    await route.fulfill({ status: 422, json: { ok: false, refusal: { code: 'bad-input' } } });
+  });
+  const options = page.getByRole('radio').or(page.getByRole('checkbox'));
+  const before = await options.evaluateAll((all) => all.map((o) => (o as HTMLInputElement).checked));
+  const other = before.indexOf(false);
+  await options.nth(other).check();
+  const later = page.getByRole('button', { name: /^Come back to this later|^later/ });
+  await later.click();
+  await expect(page.getByText('Not taken: the last change of question 1')).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'could not be taken' })).toHaveCount(1);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  const pressed = await later.getAttribute('aria-pressed');
+  // What was refused is gone, what went with it has arrived.
+  await page.reload();
+  await expect(later).toHaveAttribute('aria-pressed', pressed ?? '');
+  expect(await options.evaluateAll((all) => all.map((o) => (o as HTMLInputElement).checked))).toEqual(before);
+  await options.nth(other).check();
+  await expect(page.getByText('All answers saved ✓')).toBeVisible();
+  await page.reload();
+  await expect(options.nth(other)).toBeChecked();
 });
 
 test('a 60 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {

@@ -23,10 +23,12 @@ function open(): Promise<IDBPDatabase<Schema>> {
 }
 
 /** What came of sending. Answers that the server refused are no longer on their way; all others are kept until they are saved. */
-export type Sent =
-  | { state: 'sent'; clock: Saved['clock']; refused: RefusedAnswer[] }
-  | { state: 'offline' }
-  | { state: 'signed-out' };
+export interface Sent {
+  state: 'sent' | 'offline' | 'signed-out';
+  /** The server's word about time, if it gave one. */
+  clock: Saved['clock'] | null;
+  refused: RefusedAnswer[];
+}
 
 export interface RefusedAnswer {
   item: string;
@@ -34,7 +36,7 @@ export interface RefusedAnswer {
   why: Refused['why'];
 }
 
-type Reply = { state: 'taken'; saved: Saved } | { state: 'refused' } | { state: 'offline' } | { state: 'signed-out' };
+type Reply = { state: 'taken'; saved: Saved } | { state: 'refused' | 'offline' | 'signed-out' };
 
 /** The answers of one attempt on their way to the server. */
 export class AnswerQueue {
@@ -66,41 +68,33 @@ export class AnswerQueue {
 
   /** Sends what waits; with nothing to send it asks for the clock. What is refused holds up nothing else. */
   async send(keepalive = false): Promise<Sent> {
-    const waiting = batchesOf(lastOfEach(await this.waiting()));
+    const batches = batchesOf(lastOfEach(await this.waiting()));
+    const line: Unsent[][] = batches.length > 0 ? batches : [[]];
     const refused: RefusedAnswer[] = [];
-    let clock: Saved['clock'] | null = null;
-    for (const batch of waiting.length > 0 ? waiting : [[]]) {
-      // A batch that is refused as a whole is sent answer by answer.
-      const again = await this.post(batch, keepalive);
-      const replies =
-        again.state === 'refused' && batch.length > 1 ? await this.oneByOne(batch) : [{ batch, reply: again }];
-      for (const { batch: sent, reply } of replies) {
-        if (reply.state === 'offline' || reply.state === 'signed-out') return reply;
-        const no: Refused[] =
-          reply.state === 'taken' ? reply.saved.refused : sent.map(({ seq }) => ({ seq, why: 'unfit' as const }));
-        if (reply.state === 'taken') clock = reply.saved.clock;
-        refused.push(
-          ...no.flatMap(({ seq, why }) =>
-            sent.filter((u) => u.seq === seq).map(({ item, slot }) => ({ item, slot, why })),
-          ),
-        );
-        await this.forget(sent, [...(reply.state === 'taken' ? reply.saved.saved : []), ...no.map(({ seq }) => seq)]);
+    let clock: Sent['clock'] = null;
+    for (let batch = line.shift(); batch; batch = line.shift()) {
+      const reply = await this.post(batch, keepalive);
+      if (reply.state === 'refused' && batch.length > 0) {
+        // What was refused as a whole goes answer by answer, until the one is found.
+        if (batch.length > 1) line.unshift(...batch.map((one) => [one]));
+        else {
+          refused.push(...batch.map(({ item, slot }) => ({ item, slot, why: 'unfit' as const })));
+          await this.forget(batch);
+        }
+      } else if (reply.state !== 'taken') {
+        return { state: reply.state === 'signed-out' ? 'signed-out' : 'offline', clock, refused };
+      } else {
+        const { saved, refused: no } = reply.saved;
+        const why = new Map(no.map((one) => [one.seq, one.why]));
+        clock = reply.saved.clock;
+        for (const { seq, item, slot } of batch) {
+          const reason = why.get(seq);
+          if (reason) refused.push({ item, slot, why: reason });
+        }
+        await this.forget(batch.filter(({ seq }) => saved.includes(seq) || why.has(seq)));
       }
     }
-    return clock ? { state: 'sent', clock, refused } : this.clockOnly(refused);
-  }
-
-  /** After a batch that was refused as a whole, the clock still is asked for. */
-  private async clockOnly(refused: RefusedAnswer[]): Promise<Sent> {
-    const reply = await this.post([], false);
-    if (reply.state === 'taken') return { state: 'sent', clock: reply.saved.clock, refused };
-    return reply.state === 'refused' ? { state: 'offline' } : reply;
-  }
-
-  private async oneByOne(batch: Unsent[]): Promise<{ batch: Unsent[]; reply: Reply }[]> {
-    const replies: { batch: Unsent[]; reply: Reply }[] = [];
-    for (const one of batch) replies.push({ batch: [one], reply: await this.post([one], false) });
-    return replies;
+    return { state: 'sent', clock, refused };
   }
 
   private async post(batch: readonly Unsent[], keepalive: boolean): Promise<Reply> {
@@ -131,8 +125,7 @@ export class AnswerQueue {
   }
 
   /** Takes from the device what needs no sending any more: these, and the older changes of the same places. */
-  private async forget(sent: readonly Unsent[], seqs: readonly number[]): Promise<void> {
-    const done = sent.filter(({ seq }) => seqs.includes(seq));
+  private async forget(done: readonly Unsent[]): Promise<void> {
     if (done.length === 0) return;
     const all = await this.waiting();
     const writing = (await open()).transaction('answers', 'readwrite');

@@ -42,14 +42,14 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
     if (sending.current && !keepalive) await sending.current;
     const work = (async () => {
       timers.current.since = 0;
-      const sent = await (queue.current as AnswerQueue).send(keepalive);
-      if (sent.state === 'sent') {
-        setClock({ ...sent.clock, readAt: performance.now() });
-        const left = await (queue.current as AnswerQueue).waiting();
-        const unfit = sent.refused.filter(({ why }) => why === 'unfit');
-        if (unfit.length > 0) setRefused((all) => new Set([...all, ...unfit.map(({ item }) => item)]));
-        setSaving(sent.refused.some(({ why }) => why === 'late') ? 'late' : left.length > 0 ? 'saving' : 'saved');
-      } else setSaving(sent.state);
+      const mine = queue.current as AnswerQueue;
+      const { state, clock: told, refused: no } = await mine.send(keepalive);
+      if (told) setClock({ ...told, readAt: performance.now() });
+      const unfit = no.filter(({ why }) => why === 'unfit').map(({ item }) => item);
+      if (unfit.length > 0) setRefused((all) => new Set([...all, ...unfit]));
+      if (state !== 'sent') setSaving(state);
+      else if (no.some(({ why }) => why === 'late')) setSaving('late');
+      else setSaving((await mine.waiting()).length > 0 ? 'saving' : 'saved');
     })();
     sending.current = work;
     await work;
