@@ -68,3 +68,21 @@ export function pdf(lines: string[]): Uint8Array {
   text += `trailer\n<< /Size ${objects.length + 1} /Root 1 0 R >>\nstartxref\n${start}\n%%EOF\n`;
   return new TextEncoder().encode(text);
 }
+
+/** One second of silence: RIFF header and samples as Microsoft and IBM wrote it down (Multimedia Programming Interface 1.0, 1991). */
+export function wav(): Uint8Array {
+  const bytes = Buffer.alloc(44 + 8000);
+  bytes.write('RIFF', 0);
+  bytes.writeUInt32LE(36 + 8000, 4);
+  bytes.write('WAVEfmt ', 8);
+  bytes.writeUInt32LE(16, 16);
+  bytes.writeUInt16LE(1, 20);
+  bytes.writeUInt16LE(1, 22);
+  bytes.writeUInt32LE(8000, 24);
+  bytes.writeUInt32LE(8000, 28);
+  bytes.writeUInt16LE(1, 32);
+  bytes.writeUInt16LE(8, 34);
+  bytes.write('data', 36);
+  bytes.writeUInt32LE(8000, 40);
+  return new Uint8Array(bytes);
+}

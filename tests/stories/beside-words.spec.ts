@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { barriersOn, beginQuestion, sheetOf } from '../drivers/bench';
 import { goTo, saved } from '../drivers/browser';
+import { wav } from '../drivers/documents';
 import { onStage } from '../drivers/stage';
 
 /** What stands beside the words of a sheet: pictures, sounds, passages, simulations. */
@@ -14,24 +15,6 @@ test.beforeAll(async () => {
 const sheet = () => sheetOf(page);
 const newQuestion = () => beginQuestion(page);
 const barriers = () => barriersOn(page);
-
-/** A tenth of a second of silence, as a RIFF wave file (Multimedia Programming Interface 1.0, 1991). */
-function beep(): Buffer {
-  const bytes = Buffer.alloc(44 + 800);
-  bytes.write('RIFF', 0);
-  bytes.writeUInt32LE(36 + 800, 4);
-  bytes.write('WAVEfmt ', 8);
-  bytes.writeUInt32LE(16, 16);
-  bytes.writeUInt16LE(1, 20);
-  bytes.writeUInt16LE(1, 22);
-  bytes.writeUInt32LE(8000, 24);
-  bytes.writeUInt32LE(8000, 28);
-  bytes.writeUInt16LE(1, 32);
-  bytes.writeUInt16LE(8, 34);
-  bytes.write('data', 36);
-  bytes.writeUInt32LE(800, 40);
-  return bytes;
-}
 
 test('the tray: a free picture with its licence, nothing from inside, and the picture is asked to be described', async () => {
   await newQuestion();
@@ -84,7 +67,9 @@ test('a picture is put in the place of another; sounds lie in the tray too', asy
   await expect(tray.getByText('Windsock in a fresh breeze').first()).toBeVisible();
   await tray.getByLabel('What is looked for').selectOption('Sounds');
   await expect(tray.getByText('Nothing yet.')).toBeVisible();
-  await tray.getByLabel('Choose a file').setInputFiles({ name: 'beep.wav', mimeType: 'audio/wav', buffer: beep() });
+  await tray
+    .getByLabel('Choose a file')
+    .setInputFiles({ name: 'beep.wav', mimeType: 'audio/wav', buffer: Buffer.from(wav()) });
   await tray.getByLabel('What it is').fill('A warning tone');
   await tray.getByRole('button', { name: 'Put it on the sheet' }).click();
   await expect(page.getByLabel('What the recording is')).toBeVisible();

@@ -18,6 +18,7 @@ import {
 } from '@/server/media/tray';
 import { isInside } from '@/server/ports/web';
 import { TestDepartment } from '../drivers/department';
+import { wav } from '../drivers/documents';
 import { sampleQuestion } from '../drivers/samples';
 
 let dept: TestDepartment;
@@ -45,24 +46,6 @@ function pngOf(width: number, height: number): Uint8Array {
   head.set([8, 2, 0, 0, 0], 8);
   const parts = [chunk('IHDR', head), chunk('IDAT', deflateSync(Buffer.alloc(1))), chunk('IEND', Buffer.alloc(0))];
   return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), ...parts]);
-}
-
-/** One second of silence: RIFF header and samples as Microsoft and IBM wrote it down (Multimedia Programming Interface 1.0, 1991). */
-function wav(): Uint8Array {
-  const bytes = Buffer.alloc(44 + 8000);
-  bytes.write('RIFF', 0);
-  bytes.writeUInt32LE(36 + 8000, 4);
-  bytes.write('WAVEfmt ', 8);
-  bytes.writeUInt32LE(16, 16);
-  bytes.writeUInt16LE(1, 20);
-  bytes.writeUInt16LE(1, 22);
-  bytes.writeUInt32LE(8000, 24);
-  bytes.writeUInt32LE(8000, 28);
-  bytes.writeUInt16LE(1, 32);
-  bytes.writeUInt16LE(8, 34);
-  bytes.write('data', 36);
-  bytes.writeUInt32LE(8000, 40);
-  return new Uint8Array(bytes);
 }
 
 const pictures = (words: string) => ({ words, medium: 'picture' as const, licence: null });
