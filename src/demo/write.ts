@@ -146,7 +146,7 @@ export function words(
 export function essay(
   example: string,
   slips: string[],
-  more: { marks: string; least?: number; most?: number; rubric?: Rubric; noticed?: string[] },
+  more: { marks: string; least?: number; most?: number; files?: number; rubric?: Rubric; noticed?: string[] },
 ): DemoSlot {
   const fresh = longAnswer.fresh();
   const { marks, rubric, noticed = [] } = more;
@@ -156,6 +156,7 @@ export function essay(
     example,
     least: more.least ?? null,
     most: more.most ?? null,
+    files: more.files ?? 0,
     rules: noticed.length > 0 ? { ...fresh.rules, rules: [{ when: 'keywords', groups, feedback: '' }] } : fresh.rules,
   };
   return { slot: { kind: 'longAnswer', marks, setup, ...(rubric ? { rubric } : {}) }, slips };

@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
@@ -128,6 +129,90 @@ test('a change that the server refuses holds up nothing else, and the student is
   await expect(page.getByText('All answers saved ✓')).toBeVisible();
   await page.reload();
   await expect(options.nth(other)).toBeChecked();
+});
+
+test('files beside an answer are kept without a network, go on in pieces, and hold up nothing else', async () => {
+  await schedule(46);
+  const { page, context } = await stage.signIn('grzegorz.w', LAPTOP);
+  await begin(page, 46);
+  const report = page.getByLabel(/, a file beside it$/);
+  for (let i = 0; (await report.count()) === 0; i++) {
+    expect(i).toBeLessThan(40);
+    await page
+      .getByRole('main')
+      .getByRole('button', { name: /^\d+ ›$/ })
+      .click();
+  }
+  const list = page.locator('.files-beside li');
+  await context.setOffline(true);
+  await report.setInputFiles([
+    { name: 'cooler.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(1_500_000, 'cooler') },
+    { name: 'none.txt', mimeType: 'text/plain', buffer: Buffer.alloc(0) },
+  ]);
+  await expect(list).toContainText(['kept on this device']);
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('none.txt: This file is empty.');
+  await report.setInputFiles({ name: 'IMG_4011.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(40 * 1024 * 1024) });
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('40 MB; 20 MB is the most');
+  await expect(list).toHaveCount(1);
+  await expect(page.getByText(/^Offline: kept on this device/)).toBeVisible();
+
+  // Back on a network that takes no file yet: words arrive, and what names the file waits for it.
+  const pieces: string[] = [];
+  let open = false;
+  await page.route('**/files/**', async (route) => {
+    pieces.push(new URL(route.request().url()).searchParams.get('from') ?? '');
+    await (open ? route.fallback() : route.abort());
+  });
+  await context.setOffline(false);
+  await expect.poll(() => pieces.length).toBeGreaterThan(0);
+  await page.getByRole('button', { name: /^Come back to this later/ }).click();
+  const told = page.waitForResponse(
+    (r) => r.request().method() === 'POST' && /"later":true/.test(r.request().postData() ?? ''),
+  );
+  expect((await told).request().postData()).not.toContain('cooler.jpg');
+  await page.reload();
+  for (let i = 0; (await report.count()) === 0; i++)
+    await page
+      .getByRole('main')
+      .getByRole('button', { name: /^\d+ ›$/ })
+      .click();
+  await expect(list).toContainText(['cooler.jpg']);
+  await page.getByRole('button', { name: 'Hand in' }).first().click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('not everything that you wrote has arrived');
+  await page.keyboard.press('Escape');
+
+  open = true;
+  await expect(page.getByText('All answers saved ✓')).toBeVisible();
+  expect(pieces.slice(-6)).toEqual([0, 1, 2, 3, 4, 5].map((n) => `${n * 262_144}`));
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    list.getByRole('link', { name: 'cooler.jpg' }).click(),
+  ]);
+  expect((await readFile(await download.path())).equals(Buffer.alloc(1_500_000, 'cooler'))).toBe(true);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+});
+
+test('a browser that keeps nothing beyond the page sends all the same, and says what it cannot', async () => {
+  await schedule(45);
+  const { page, context } = await stage.signIn('farid.q', PHONE);
+  await context.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('The user denied permission', 'SecurityError');
+    };
+  });
+  await begin(page, 45);
+  const place = page.getByRole('textbox').first();
+  await place.fill('from a private window');
+  await expect(page.getByText('Saving…')).toBeVisible();
+  await expect(page.getByText('All answers saved ✓')).toBeVisible();
+  await context.setOffline(true);
+  await place.fill('from a private window, without a network');
+  await expect(page.getByText('Offline: keep this page open, sending when the network is back')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('All answers saved ✓')).toBeVisible({ timeout: 30_000 });
+  await page.reload();
+  await expect(place).toHaveValue('from a private window, without a network');
 });
 
 test('a 60 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {

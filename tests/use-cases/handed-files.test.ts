@@ -1,12 +1,15 @@
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { must } from '@/core/base/result';
+import { createHash } from 'node:crypto';
+import { eq } from 'drizzle-orm';
+import { must, type Result } from '@/core/base/result';
+import { type HandedFile, PIECE_BYTES } from '@/core/content/handed-file';
 import { longAnswer } from '@/core/kinds/long-answer/long-answer';
-import { answersNow } from '@/server/db/schema/exams';
+import { answersNow, attemptFiles } from '@/server/db/schema/exams';
 import { openDesk } from '@/server/marking/desk';
 import { currentAnswers } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
 import { handIn } from '@/server/sittings/hand-in';
-import { addHandedFile, readHandedFile } from '@/server/sittings/handed-files';
+import { addFilePiece, type FileReceived, heldFiles, readHandedFile } from '@/server/sittings/handed-files';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { MINUTE, TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
@@ -34,8 +37,25 @@ beforeEach(async () => {
 afterEach(() => dept.close());
 
 const bytes = new TextEncoder().encode('oil temperature, hour by hour');
-const add = (who: string, content = bytes, name = 'log book.csv') =>
-  addHandedFile(dept.as(who), { attempt, name, bytes: content });
+const fileOf = (content: Uint8Array, name: string, to = attempt): HandedFile => ({
+  hash: createHash('sha256').update(content).digest('hex'),
+  name,
+  size: content.length,
+  attempt: to,
+});
+const piece = (who: string, file: HandedFile, content: Uint8Array, from: number, age = 0) =>
+  addFilePiece(dept.as(who), { ...file, from, age }, content.subarray(from, from + PIECE_BYTES));
+
+/** Sends a file as a device does: piece by piece, from where the server says. */
+async function add(who: string, content = bytes, name = 'log book.csv', to = attempt): Promise<Result<HandedFile>> {
+  const file = fileOf(content, name, to);
+  for (let from = 0; from === 0 || from < content.length; ) {
+    const reply = await piece(who, file, content, from);
+    if (!reply.ok) return reply;
+    from = reply.value.received;
+  }
+  return { ok: true, value: file };
+}
 
 it('a file beside an answer is kept, reaches the marker, and nobody else', async () => {
   const file = must(await add('ada'));
@@ -68,9 +88,58 @@ it('is refused empty, too large, by somebody else, and when the time is over', a
   expect(await add('ada')).toMatchObject({ refusal: { code: 'time-is-over' } });
 });
 
+it('comes in pieces, each once, in any number of tries, and is there only when all have come', async () => {
+  const content = new Uint8Array(2 * PIECE_BYTES + 7).map((_, i) => i % 251);
+  const file = fileOf(content, 'a long recording.webm');
+  const received = async (from: number): Promise<FileReceived> => must(await piece('ada', file, content, from));
+  expect(await received(0)).toEqual({ received: PIECE_BYTES });
+  // A piece that comes too early, and one that comes again, change nothing.
+  expect(await received(2 * PIECE_BYTES)).toEqual({ received: PIECE_BYTES });
+  expect(await received(0)).toEqual({ received: PIECE_BYTES });
+  expect(await addFilePiece(dept.as('ada'), { ...file, from: PIECE_BYTES, age: 0 }, bytes)).toMatchObject({
+    refusal: { code: 'bad-input' },
+  });
+  expect(await received(PIECE_BYTES)).toEqual({ received: 2 * PIECE_BYTES });
+  expect(await heldFiles(dept.out.db.read, attempt)).toEqual([]);
+  expect(await readHandedFile(dept.as('ada'), attempt, file.hash)).toBeNull();
+  // Two tabs send the last piece at once.
+  const last = await Promise.all([received(2 * PIECE_BYTES), received(2 * PIECE_BYTES)]);
+  expect(last).toEqual([{ received: content.length }, { received: content.length }]);
+  expect((await readHandedFile(dept.as('ada'), attempt, file.hash))?.bytes).toEqual(Buffer.from(content));
+  expect(await received(0)).toEqual({ received: content.length });
+});
+
+it('that is not what was announced is forgotten, and may come anew', async () => {
+  const file = fileOf(bytes, 'log book.csv');
+  const other = bytes.map((byte) => byte ^ 1);
+  expect(await piece('ada', file, other, 0)).toMatchObject({ refusal: { code: 'file-changed' } });
+  expect(await heldFiles(dept.out.db.read, attempt)).toEqual([]);
+  must(await add('ada'));
+  expect(await heldFiles(dept.out.db.read, attempt)).toEqual([file.hash]);
+});
+
+it('is one of sixty at most, however many are begun at once', async () => {
+  const begun = await Promise.all(
+    Array.from({ length: 70 }, (_, i) => add('ada', new TextEncoder().encode(`file ${i}`), `${i}.txt`)),
+  );
+  expect(begun.filter(({ ok }) => ok)).toHaveLength(60);
+  const rows = await dept.out.db.read.select().from(attemptFiles).where(eq(attemptFiles.attempt, attempt));
+  expect(rows).toHaveLength(60);
+});
+
+it('that was chosen before the end is taken within the grace, later not', async () => {
+  const content = new Uint8Array(PIECE_BYTES + 1).fill(7);
+  const file = fileOf(content, 'photo.jpg');
+  dept.now += 30 * MINUTE + 10_000;
+  expect(await piece('ada', file, content, 0, 5_000)).toMatchObject({ refusal: { code: 'time-is-over' } });
+  expect(must(await piece('ada', file, content, 0, 20_000))).toEqual({ received: PIECE_BYTES });
+  dept.now += 25_000;
+  expect(await piece('ada', file, content, PIECE_BYTES, 45_000)).toMatchObject({ refusal: { code: 'time-is-over' } });
+});
+
 it('is taken only from whose it is, and not more than the slot takes', async () => {
   const bens = must(await enterSitting(dept.as('ben'), sitting)).attempt;
-  const theirs = must(await addHandedFile(dept.as('ben'), { attempt: bens, name: 'mine.csv', bytes }));
+  const theirs = must(await add('ben', bytes, 'mine.csv', bens));
   const own = await Promise.all(
     ['one', 'two', 'three'].map(async (name) => must(await add('ada', new TextEncoder().encode(name), name))),
   );

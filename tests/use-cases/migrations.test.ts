@@ -7,6 +7,7 @@ import { migrate } from 'drizzle-orm/libsql/migrator';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { openDatabase } from '@/server/db/database';
 import { currentAnswers } from '@/server/sittings/attempts';
+import { heldFiles } from '@/server/sittings/handed-files';
 
 const MIGRATIONS = path.resolve(import.meta.dirname, '../../src/server/db/migrations');
 let folder: string;
@@ -47,5 +48,17 @@ it('answers that were kept as a log alone stand as present answers, those writte
 
   const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
   expect(await currentAnswers(db.read, 'ada')).toEqual({ q1: { a: { text: 'written last' }, '': { later: false } } });
+  db.close();
+});
+
+it('files that were handed in whole before they came in pieces are whole', async () => {
+  const client = await databaseBefore('0014_file_pieces');
+  await client.execute('PRAGMA foreign_keys = OFF');
+  await client.execute(
+    "INSERT INTO attempt_files (attempt, hash, name, size, at) VALUES ('ada', 'h', 'log.csv', 12, 1)",
+  );
+  client.close();
+  const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
+  expect(await heldFiles(db.read, 'ada')).toEqual(['h']);
   db.close();
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { batchesOf, lastOfEach, MOST_BATCH_BYTES, placeOf, type Unsent } from './unsent';
+import { batchesOf, lastOfEach, MOST_BATCH_BYTES, placeOf, readyToTravel, type Unsent } from './unsent';
 
 const unsent = (seq: number, part: Partial<Unsent> = {}): Unsent => ({
   device: 'one',
@@ -30,6 +30,16 @@ describe('what has to travel', () => {
       ['one', 'i/a', 3],
       ['one', 'i/', 4],
     ]);
+  });
+
+  it('waits for the files that it names, and for no others', () => {
+    const file = (letter: string) => ({ hash: letter.repeat(64), name: 'log.csv', size: 9, attempt: 'x' });
+    const named = unsent(1, { value: { text: 'see there', files: [file('a')] } });
+    const there = unsent(2, { slot: 'b', value: { text: '', files: [file('b')] } });
+    const plain = unsent(3, { slot: null, value: undefined });
+    const all = [named, there, plain];
+    expect(readyToTravel(all, [])).toEqual(all);
+    expect(readyToTravel(all, ['a'.repeat(64)])).toEqual([there, plain]);
   });
 
   it('falls into batches that lose nothing, keep the order, and are not too heavy unless one answer is', () => {

@@ -37,6 +37,15 @@ export function lastOfEach(kept: readonly Unsent[]): Unsent[] {
   return [...last.values()].sort((a, b) => a.at - b.at || a.seq - b.seq);
 }
 
+/** Answers that may travel now: all but those that name a file which is still on its way itself. Files by their hashes. */
+export function readyToTravel(kept: readonly Unsent[], filesOnTheirWay: readonly string[]): Unsent[] {
+  if (filesOnTheirWay.length === 0) return [...kept];
+  return kept.filter(({ value }) => {
+    const written = JSON.stringify(value) ?? '';
+    return !filesOnTheirWay.some((hash) => written.includes(hash));
+  });
+}
+
 /**
  * Answers as the batches in which they travel: those of one device together, in the order of writing, none heavier than
  * the server takes. An answer that is too heavy by itself travels alone, so that it holds up no other.

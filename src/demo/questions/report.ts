@@ -53,7 +53,7 @@ export const reports: DemoQuestion[] = [
     'Drive train',
     2,
     'judge',
-    'On turbine 9 the gearbox oil was at **83 °C**; the alarm stands at 80 °C. You cleaned the oil cooler and changed its filter, and the oil fell to **64 °C** in an hour. Write the maintenance report.\n=a',
+    'On turbine 9 the gearbox oil was at **83 °C**; the alarm stands at 80 °C. You cleaned the oil cooler and changed its filter, and the oil fell to **64 °C** in an hour. Write the maintenance report; photos may stand beside it.\n=a',
     {
       a: essay(
         'Turbine 9, gearbox oil at 83 °C, alarm at 80 °C. The cooler was full of dust and its filter was clogged. Cooler cleaned, filter changed, bolts of the housing torqued and marked. After one hour at full load the oil was at 64 °C. The turbine runs. A new filter must be ordered by Friday; the next team looks at the oil temperature every day this week.',
@@ -67,6 +67,7 @@ export const reports: DemoQuestion[] = [
           marks: '6',
           least: 30,
           most: 150,
+          files: 2,
           rubric: MAINTENANCE_REPORT,
           noticed: ['cooler', 'filter', '64 °C', 'order', 'next team'],
         },

@@ -7,7 +7,7 @@ import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
 import { responseSide } from '../kinds/responses';
 import type { DrawnItem, DrawnSection } from '../sheet/draw-sections';
-import { FileKeeper, keeperOf } from '../sheet/FileKeeper';
+import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksWords } from '../words/marks';
 import { timeLeft } from '../words/time';
@@ -25,6 +25,7 @@ const SAVING: Record<Saving, string> = {
   saved: 'All answers saved ✓',
   saving: 'Saving…',
   offline: 'Offline: kept on this device, sending when the network is back',
+  'offline-here': 'Offline: keep this page open, sending when the network is back',
   'signed-out': 'Signed out: kept on this device. Sign in again in another tab.',
   late: 'The last change came after the end',
 };
@@ -42,17 +43,18 @@ function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness
 
 /** The student's room: contents, the sheet, time left, and the certainty that nothing is lost. */
 export function Room({ room }: { room: DrawnRoom }) {
-  const { answers, answer, saving, refused, clock, setClock, send } = useAnswers(
+  const { answers, answer, saving, refused, clock, setClock, sendAll, files, keepFile } = useAnswers(
     room.attempt,
     room.answers,
     room.clock,
   );
   const left = useTimeLeft(clock);
+  const over = left <= 0;
   const pages =
     room.pages === 'question'
       ? room.sections.flatMap((s) => s.items.map((i) => [i]))
       : room.sections.map((s) => s.items);
-  const keep = useMemo(() => keeperOf(room.attempt), [room.attempt]);
+  const keeper = useMemo(() => ({ keep: keepFile, onTheirWay: files }), [keepFile, files]);
   const [page, setPage] = useState(0);
   const [contents, setContents] = useState(false);
   const [asking, setAsking] = useState(false);
@@ -76,7 +78,12 @@ export function Room({ room }: { room: DrawnRoom }) {
 
   const handIn = useCallback(async (): Promise<void> => {
     setTrouble(null);
-    await send();
+    if (!(await sendAll()) && !over) {
+      setTrouble(
+        'It could not be handed in yet: not everything that you wrote has arrived. It is kept on this device and goes on sending; try again in a moment.',
+      );
+      return;
+    }
     try {
       const response = await fetch(`/api/room/${room.attempt}/hand-in`, { method: 'POST' });
       const result = (await response.json()) as Result<{ handedInAt: number }>;
@@ -91,9 +98,8 @@ export function Room({ room }: { room: DrawnRoom }) {
     setTrouble(
       'It could not be handed in yet: there is no connection. Your answers are kept; it is handed in by itself when the time ends.',
     );
-  }, [room.attempt, send, setClock]);
+  }, [room.attempt, sendAll, setClock, over]);
 
-  const over = left <= 0;
   const tried = useRef(false);
   useEffect(() => {
     if (!over || tried.current || clock.readAt === 0 || clock.handedInAt !== null) return;
@@ -168,7 +174,7 @@ export function Room({ room }: { room: DrawnRoom }) {
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {section?.instructions && section.items[0]?.id === current?.id && <p>{section.instructions}</p>}
-          <FileKeeper value={keep}>
+          <FileKeeper value={keeper}>
             {shown.map((item, i) => (
               <div className="sheet" key={item.id}>
                 <QuestionView

@@ -1,26 +1,7 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import type { Result } from '@/core/base/result';
-import { batchesOf, lastOfEach, placeOf, type Unsent } from '@/core/sittings/unsent';
+import { batchesOf, lastOfEach, placeOf, readyToTravel, type Unsent } from '@/core/sittings/unsent';
 import type { Refused, Saved } from '@/server/sittings/save-answers';
-
-/** An answer of an attempt, kept on the device until the server has it. Numbers count per tab, so that two tabs never clash. */
-export interface KeptAnswer extends Unsent {
-  attempt: string;
-}
-
-interface Schema extends DBSchema {
-  answers: { key: [string, string, number]; value: KeptAnswer; indexes: { attempt: string } };
-}
-
-let database: Promise<IDBPDatabase<Schema>> | undefined;
-function open(): Promise<IDBPDatabase<Schema>> {
-  database ??= openDB<Schema>('zonda-room', 1, {
-    upgrade(db) {
-      db.createObjectStore('answers', { keyPath: ['attempt', 'device', 'seq'] }).createIndex('attempt', 'attempt');
-    },
-  });
-  return database;
-}
+import type { DeviceStore, KeptAnswer } from './device-store';
+import { askRoom, type RoomReply } from './room-request';
 
 /** What came of sending. Answers that the server refused are no longer on their way; all others are kept until they are saved. */
 export interface Sent {
@@ -36,68 +17,62 @@ export interface RefusedAnswer {
   why: Refused['why'];
 }
 
-type Reply = { state: 'taken'; saved: Saved } | { state: 'refused' | 'offline' | 'signed-out' };
-
 /** The answers of one attempt on their way to the server. */
 export class AnswerQueue {
   private readonly device = crypto.randomUUID();
   private seq = 0;
   /** The last change of each place that this tab kept: the next one takes its place. */
-  private readonly kept = new Map<string, number>();
+  private readonly kept = new Map<string, KeptAnswer>();
 
-  constructor(private readonly attempt: string) {}
+  constructor(
+    private readonly attempt: string,
+    private readonly store: DeviceStore,
+  ) {}
 
   /** Keeps a change on the device; resolves when it is there. */
   async add(item: string, slot: string | null, value: unknown): Promise<void> {
     this.seq += 1;
-    const { attempt, device, seq, kept } = this;
-    const place = placeOf({ item, slot });
-    const before = kept.get(place);
-    kept.set(place, seq);
-    const writing = (await open()).transaction('answers', 'readwrite');
-    void writing.store.put({ attempt, device, seq, item, slot, value, at: Date.now() });
-    if (before !== undefined) void writing.store.delete([attempt, device, before]);
-    await writing.done;
+    const answer = { attempt: this.attempt, device: this.device, seq: this.seq, item, slot, value, at: Date.now() };
+    const before = this.kept.get(placeOf(answer));
+    this.kept.set(placeOf(answer), answer);
+    await this.store.putAnswer(answer, before ? [before] : []);
   }
 
-  /** What the server does not have yet, in the order of writing; also from other tabs and from before a reload. */
-  async waiting(): Promise<KeptAnswer[]> {
-    const all = await (await open()).getAllFromIndex('answers', 'attempt', this.attempt);
-    return all.sort((a, b) => a.at - b.at || a.seq - b.seq);
+  /** What could be sent now, in the order of writing: not what names a file that is on its way itself. */
+  async ready(filesOnTheirWay: readonly string[]): Promise<Unsent[]> {
+    return readyToTravel(lastOfEach(await this.store.answers()), filesOnTheirWay);
   }
 
-  /** Sends what waits; with nothing to send it asks for the clock. What is refused holds up nothing else. */
-  async send(keepalive = false): Promise<Sent> {
-    const batches = batchesOf(lastOfEach(await this.waiting()));
+  /** Sends what is ready; with nothing to send it asks for the clock. What is refused holds up nothing else. */
+  async send(filesOnTheirWay: readonly string[], keepalive = false): Promise<Sent> {
+    const batches = batchesOf(await this.ready(filesOnTheirWay));
     const line: Unsent[][] = batches.length > 0 ? batches : [[]];
     const refused: RefusedAnswer[] = [];
     let clock: Sent['clock'] = null;
     for (let batch = line.shift(); batch; batch = line.shift()) {
       const reply = await this.post(batch, keepalive);
-      if (reply.state === 'refused' && batch.length > 0) {
-        // What was refused as a whole goes answer by answer, until the one is found.
-        if (batch.length > 1) line.unshift(...batch.map((one) => [one]));
-        else {
-          refused.push(...batch.map(({ item, slot }) => ({ item, slot, why: 'unfit' as const })));
-          await this.forget(batch);
-        }
-      } else if (reply.state !== 'taken') {
-        return { state: reply.state === 'signed-out' ? 'signed-out' : 'offline', clock, refused };
-      } else {
-        const { saved, refused: no } = reply.saved;
+      if (reply.state !== 'answered') return { state: reply.state, clock, refused };
+      if (reply.result.ok) {
+        const { saved, refused: no } = reply.result.value;
         const why = new Map(no.map((one) => [one.seq, one.why]));
-        clock = reply.saved.clock;
+        clock = reply.result.value.clock;
         for (const { seq, item, slot } of batch) {
           const reason = why.get(seq);
           if (reason) refused.push({ item, slot, why: reason });
         }
         await this.forget(batch.filter(({ seq }) => saved.includes(seq) || why.has(seq)));
+      } else if (batch.length > 1) {
+        // What was refused as a whole goes answer by answer, until the one is found.
+        line.unshift(...batch.map((one) => [one]));
+      } else {
+        refused.push(...batch.map(({ item, slot }) => ({ item, slot, why: 'unfit' as const })));
+        await this.forget(batch);
       }
     }
     return { state: 'sent', clock, refused };
   }
 
-  private async post(batch: readonly Unsent[], keepalive: boolean): Promise<Reply> {
+  private post(batch: readonly Unsent[], keepalive: boolean): Promise<RoomReply<Saved>> {
     const entries = batch.map(({ seq, item, slot, value, at }) => ({
       seq,
       item,
@@ -105,34 +80,16 @@ export class AnswerQueue {
       value,
       age: Math.max(0, Date.now() - at),
     }));
-    let response: Response;
-    try {
-      response = await fetch(`/api/room/${this.attempt}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ device: batch[0]?.device ?? this.device, entries }),
-        keepalive,
-        signal: AbortSignal.timeout(10_000),
-      });
-    } catch {
-      return { state: 'offline' };
-    }
-    // Somebody else may be signed in now: what was written here is not theirs to lose.
-    if ([401, 403, 404].includes(response.status)) return { state: 'signed-out' };
-    if (response.status >= 500) return { state: 'offline' };
-    const result = (await response.json()) as Result<Saved>;
-    return result.ok ? { state: 'taken', saved: result.value } : { state: 'refused' };
+    const body = JSON.stringify({ device: batch[0]?.device ?? this.device, entries });
+    const headers = { 'Content-Type': 'application/json' };
+    return askRoom(this.attempt, { method: 'POST', headers, body, keepalive }, 10_000);
   }
 
   /** Takes from the device what needs no sending any more: these, and the older changes of the same places. */
   private async forget(done: readonly Unsent[]): Promise<void> {
     if (done.length === 0) return;
-    const all = await this.waiting();
-    const writing = (await open()).transaction('answers', 'readwrite');
-    for (const one of all) {
-      const over = done.some((d) => d.device === one.device && placeOf(d) === placeOf(one) && one.seq <= d.seq);
-      if (over) void writing.store.delete([this.attempt, one.device, one.seq]);
-    }
-    await writing.done;
+    const over = (one: KeptAnswer): boolean =>
+      done.some((d) => d.device === one.device && placeOf(d) === placeOf(one) && one.seq <= d.seq);
+    await this.store.removeAnswers((await this.store.answers()).filter(over));
   }
 }

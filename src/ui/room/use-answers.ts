@@ -1,10 +1,16 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { type Result, refuse } from '@/core/base/result';
+import type { HandedFile } from '@/core/content/handed-file';
 import type { Answers } from '@/server/sittings/attempts';
 import type { RoomClock } from '@/server/sittings/room';
+import type { FileProgress } from '../sheet/FileKeeper';
 import { AnswerQueue } from './answer-queue';
+import { DeviceStore } from './device-store';
+import { FileQueue } from './file-queue';
 
-export type Saving = 'saved' | 'saving' | 'offline' | 'signed-out' | 'late';
+/** Where the answers are; `offline-here`: without a connection, on a device that keeps nothing beyond the page. */
+export type Saving = 'saved' | 'saving' | 'offline' | 'offline-here' | 'signed-out' | 'late';
 
 /** The name under which what concerns a whole question stands among its answers. */
 const WHOLE = '';
@@ -19,8 +25,8 @@ interface Written {
 }
 
 /**
- * The answers of an attempt: at once on the device, within seconds on the
- * server, the same in every tab. `clock` is the server's latest word about time.
+ * The answers of an attempt and the files beside them: at once on the device, within seconds on the server, the same in
+ * every tab. `clock` is the server's latest word about time.
  */
 export function useAnswers(attempt: string, first: Answers, firstClock: RoomClock) {
   const [answers, setAnswers] = useState(first);
@@ -28,9 +34,11 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
   const [clock, setClock] = useState({ ...firstClock, readAt: 0 });
   /** Questions whose last change the server could not take. */
   const [refused, setRefused] = useState<ReadonlySet<string>>(new Set());
-  const queue = useRef<AnswerQueue | null>(null);
+  const [files, setFiles] = useState<ReadonlyMap<string, FileProgress>>(new Map());
+  const queues = useRef<Queues | null>(null);
   const timers = useRef<{ quiet?: ReturnType<typeof setTimeout>; since: number }>({ since: 0 });
   const sending = useRef<Promise<void> | null>(null);
+  const sendingFiles = useRef<Promise<void> | null>(null);
   const channel = useRef<BroadcastChannel | null>(null);
 
   const put = useCallback(({ item, slot, value }: Written) => {
@@ -38,23 +46,44 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
   }, []);
 
   const send = useCallback(async (keepalive = false): Promise<void> => {
-    if (!queue.current) return;
+    const mine = queues.current;
+    if (!mine) return;
     if (sending.current && !keepalive) await sending.current;
     const work = (async () => {
       timers.current.since = 0;
-      const mine = queue.current as AnswerQueue;
-      const { state, clock: told, refused: no } = await mine.send(keepalive);
+      const { state, clock: told, refused: no } = await mine.answers.send(await mine.files.waiting(), keepalive);
       if (told) setClock({ ...told, readAt: performance.now() });
       const unfit = no.filter(({ why }) => why === 'unfit').map(({ item }) => item);
       if (unfit.length > 0) setRefused((all) => new Set([...all, ...unfit]));
-      if (state !== 'sent') setSaving(state);
+      if (state === 'offline' && !mine.store.lasting) setSaving('offline-here');
+      else if (state !== 'sent') setSaving(state);
       else if (no.some(({ why }) => why === 'late')) setSaving('late');
-      else setSaving((await mine.waiting()).length > 0 ? 'saving' : 'saved');
+      else setSaving((await mine.store.empty()) ? 'saved' : 'saving');
     })();
     sending.current = work;
     await work;
     if (sending.current === work) sending.current = null;
   }, []);
+
+  /** Answers that name a file follow it; all others never wait for one. */
+  const sendFiles = useCallback(async (): Promise<void> => {
+    const mine = queues.current;
+    if (!mine) return;
+    sendingFiles.current ??= (async () => {
+      const state = await mine.files.send();
+      sendingFiles.current = null;
+      if (state === 'sent') await send();
+      else setSaving(state === 'offline' && !mine.store.lasting ? 'offline-here' : state);
+    })();
+    await sendingFiles.current;
+  }, [send]);
+
+  /** Sends everything, files first; true when nothing waits any more. */
+  const sendAll = useCallback(async (): Promise<boolean> => {
+    if (((await queues.current?.files.waiting()) ?? []).length > 0) await sendFiles();
+    await send();
+    return (await queues.current?.store.empty()) ?? false;
+  }, [send, sendFiles]);
 
   const answer = useCallback(
     (item: string, slot: string | null, value: unknown): void => {
@@ -62,7 +91,7 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       channel.current?.postMessage({ item, slot, value } satisfies Written);
       setSaving((s) => (s === 'saved' ? 'saving' : s));
       setRefused((all) => (all.has(item) ? new Set([...all].filter((other) => other !== item)) : all));
-      void queue.current?.add(item, slot, value).then(() => {
+      void queues.current?.answers.add(item, slot, value).then(() => {
         const now = Date.now();
         if (timers.current.since === 0) timers.current.since = now;
         clearTimeout(timers.current.quiet);
@@ -73,22 +102,41 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
     [put, send],
   );
 
+  const keepFile = useCallback(
+    async (file: File): Promise<Result<HandedFile>> => {
+      if (!queues.current) return refuse('offline');
+      const kept = await queues.current.files.keep(file);
+      if (kept.ok) void sendFiles();
+      return kept;
+    },
+    [sendFiles],
+  );
+
   useEffect(() => {
-    const mine = new AnswerQueue(attempt);
-    queue.current = mine;
+    const mine = queuesOf(attempt, (hash, progress) =>
+      setFiles((all) => {
+        const next = new Map(all);
+        if (progress) next.set(hash, progress);
+        else next.delete(hash);
+        return next;
+      }),
+    );
+    queues.current = mine;
     const tabs = new BroadcastChannel(`zonda-room-${attempt}`);
     channel.current = tabs;
     tabs.onmessage = (event: MessageEvent<Written>) => put(event.data);
-    void mine.waiting().then((left) => {
+    void mine.store.answers().then((left) => {
       left.forEach(put);
-      void send();
+      void sendAll();
     });
     const again = setInterval(async () => {
-      const left = await mine.waiting();
-      if (left.length > 0 && left[0] && Date.now() - left[0].at > LONGEST) void send();
+      const onTheirWay = await mine.files.waiting();
+      if (onTheirWay.length > 0) void sendFiles();
+      const [oldest] = await mine.answers.ready(onTheirWay);
+      if (oldest && Date.now() - oldest.at > LONGEST) void send();
     }, 2500);
     const ask = setInterval(() => void send(), ASK_CLOCK);
-    const back = (): void => void send();
+    const back = (): void => void sendAll();
     const leaving = (): void => {
       if (document.visibilityState === 'hidden') void send(true);
     };
@@ -101,7 +149,18 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       window.removeEventListener('online', back);
       document.removeEventListener('visibilitychange', leaving);
     };
-  }, [attempt, put, send]);
+  }, [attempt, put, send, sendAll, sendFiles]);
 
-  return { answers, answer, saving, refused, clock, setClock, send };
+  return { answers, answer, saving, refused, clock, setClock, sendAll, files, keepFile };
+}
+
+interface Queues {
+  store: DeviceStore;
+  answers: AnswerQueue;
+  files: FileQueue;
+}
+
+function queuesOf(attempt: string, tell: ConstructorParameters<typeof FileQueue>[2]): Queues {
+  const store = new DeviceStore(attempt);
+  return { store, answers: new AnswerQueue(attempt, store), files: new FileQueue(attempt, store, tell) };
 }

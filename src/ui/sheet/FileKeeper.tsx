@@ -1,31 +1,33 @@
 'use client';
 import { createContext, useContext } from 'react';
-import { ok, type Result, refuse } from '@/core/base/result';
+import { ok, type Refusal, type Result } from '@/core/base/result';
 import type { HandedFile } from '@/core/content/handed-file';
 
-type Keeper = (file: File) => Promise<Result<HandedFile>>;
+/** How far a file is on its way (0 to 1), or why it is not taken. */
+export type FileProgress = { share: number } | { refusal: Refusal };
+
+interface Keeper {
+  keep: (file: File) => Promise<Result<HandedFile>>;
+  /** Files that have not arrived yet, by their hashes. */
+  onTheirWay: ReadonlyMap<string, FileProgress>;
+}
 
 /** Where a sheet is only tried nothing is kept; a file is known by its name then. */
-const nowhere: Keeper = async (file) => {
-  const digest = await crypto.subtle.digest('SHA-256', await file.arrayBuffer());
-  const hash = [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-  return ok({ hash, name: file.name.slice(0, 200) || 'file', size: Math.max(1, file.size), attempt: '' });
+const nowhere: Keeper = {
+  async keep(file) {
+    const name = file.name.slice(0, 200) || 'file';
+    return ok({ hash: await hashOf(await file.arrayBuffer()), name, size: Math.max(1, file.size), attempt: '' });
+  },
+  onTheirWay: new Map(),
 };
+
+/** The SHA-256 of bytes, in hexadecimal digits: the name under which a file is known. */
+export async function hashOf(bytes: ArrayBuffer): Promise<string> {
+  const digest = await crypto.subtle.digest('SHA-256', bytes);
+  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
 
 /** What keeps a file that stands beside an answer. */
 export const FileKeeper = createContext<Keeper>(nowhere);
 
 export const useFileKeeper = (): Keeper => useContext(FileKeeper);
-
-/** Sends files to an attempt. */
-export function keeperOf(attempt: string): Keeper {
-  return async (file) => {
-    try {
-      const address = `/api/room/${attempt}/files?name=${encodeURIComponent(file.name)}`;
-      const response = await fetch(address, { method: 'POST', body: file });
-      return (await response.json()) as Result<HandedFile>;
-    } catch {
-      return refuse('offline');
-    }
-  };
-}

@@ -49,6 +49,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `${v.count === 1 ? 'One answer still waits' : `${v.count} answers still wait`} for a person. Mark ${v.count === 1 ? 'it' : 'them'} first.`,
   'still-writing': (v) => `${v.count === 1 ? 'One student is' : `${v.count} students are`} still writing.`,
   'nobody-sat': () => 'Nobody has handed in.',
+  'file-changed': () => 'This file changed on its way. Choose it again.',
+  'file-unreadable-here': () => 'This file could not be read. Choose it again.',
   'file-empty': () => 'This file is empty.',
   'file-too-large': (v) => `This file is larger than ${v.most} MB. Divide it and bring it in piece by piece.`,
   'file-kind-unknown': () =>

@@ -134,7 +134,7 @@ export const answersNow = sqliteTable(
   (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
 );
 
-/** Files that students put beside answers; the bytes lie in the files port. */
+/** Files that students put beside answers; the bytes lie in the files port, in pieces until all have come. */
 export const attemptFiles = sqliteTable(
   'attempt_files',
   {
@@ -144,6 +144,8 @@ export const attemptFiles = sqliteTable(
     hash: text('hash').notNull(),
     name: text('name').notNull(),
     size: integer('size').notNull(),
+    /** Bytes that have come; the file is there when they are its size. */
+    received: integer('received').notNull().default(0),
     at: integer('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.attempt, t.hash] })],

@@ -1,8 +1,8 @@
 'use client';
 import { X } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { HandedFile } from '@/core/content/handed-file';
-import { useFileKeeper } from '../../sheet/FileKeeper';
+import { type FileProgress, useFileKeeper } from '../../sheet/FileKeeper';
 import { refusalText } from '../../words/refusals';
 
 interface Props {
@@ -15,36 +15,40 @@ interface Props {
 const inKilobytes = (size: number): string =>
   size < 1048576 ? `${Math.ceil(size / 1024)} kB` : `${(size / 1048576).toFixed(1)} MB`;
 
-/** Files beside an answer: each is kept as soon as it is chosen. */
+/** Files beside an answer: each is kept on the device as soon as it is chosen, and goes on to the server from there. */
 export function FilesBeside({ label, files, most, onChange }: Props) {
-  const keep = useFileKeeper();
-  const [sending, setSending] = useState<string | null>(null);
+  const { keep } = useFileKeeper();
+  const [reading, setReading] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const present = useRef(files);
+  useEffect(() => {
+    present.current = files;
+  }, [files]);
   const add = async (chosen: readonly File[]): Promise<void> => {
     setTrouble(null);
-    let all = [...files];
-    for (const file of chosen.slice(0, most - files.length)) {
-      setSending(file.name);
+    for (const file of chosen) {
+      if (present.current.length >= most) break;
+      setReading(file.name);
       const kept = await keep(file);
       if (!kept.ok) setTrouble(`${file.name}: ${refusalText(kept.refusal)}`);
-      else if (all.every(({ hash }) => hash !== kept.value.hash)) {
-        all = [...all, kept.value];
-        onChange(all);
+      else if (present.current.every(({ hash }) => hash !== kept.value.hash)) {
+        present.current = [...present.current, kept.value];
+        onChange([...present.current]);
       }
     }
-    setSending(null);
+    setReading(null);
   };
   return (
     <div className="files-beside">
       <FileList files={files} onRemove={(hash) => onChange(files.filter((file) => file.hash !== hash))} />
       {files.length < most && (
         <label className="add-file">
-          {sending ? `Sending ${sending}…` : `Put a file beside it (${most - files.length} left)`}
+          {reading ? `Reading ${reading}…` : `Put a file beside it (${most - files.length} left)`}
           <input
             type="file"
             aria-label={`${label}, a file beside it`}
             multiple={most - files.length > 1}
-            disabled={sending !== null}
+            disabled={reading !== null}
             onChange={(e) => {
               const chosen = [...(e.target.files ?? [])];
               e.target.value = '';
@@ -64,13 +68,14 @@ export function FilesBeside({ label, files, most, onChange }: Props) {
 
 /** Handed-in files by name; to be saved by those who may, to be taken out while one writes. */
 export function FileList({ files, onRemove }: { files: readonly HandedFile[]; onRemove?: (hash: string) => void }) {
+  const { onTheirWay } = useFileKeeper();
   if (files.length === 0) return null;
   return (
     <ul>
       {files.map(({ hash, name, size, attempt }) => (
         <li key={hash}>
-          {attempt === '' ? name : <a href={`/api/room/${attempt}/files/${hash}`}>{name}</a>}{' '}
-          <span className="soft">{inKilobytes(size)}</span>
+          {attempt === '' || onTheirWay.has(hash) ? name : <a href={`/api/room/${attempt}/files/${hash}`}>{name}</a>}{' '}
+          <span className="soft">{inKilobytes(size)}</span> <OnItsWay progress={onTheirWay.get(hash)} />
           {onRemove && (
             <button
               type="button"
@@ -85,4 +90,10 @@ export function FileList({ files, onRemove }: { files: readonly HandedFile[]; on
       ))}
     </ul>
   );
+}
+
+function OnItsWay({ progress }: { progress: FileProgress | undefined }) {
+  if (!progress) return null;
+  if ('refusal' in progress) return <span className="trouble">not taken: {refusalText(progress.refusal)}</span>;
+  return <span className="soft">kept on this device, {Math.round(progress.share * 100)} % sent</span>;
 }
