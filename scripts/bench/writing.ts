@@ -32,7 +32,7 @@ function large(): QuestionBody {
     trials: Array.from({ length: 100 }, (_, i) => ({
       id: `t${i}`,
       slot: `s${(i % 30) + 1}`,
-      typed: `${73_000 + i} kW`,
+      response: { number: `${73_000 + i} kW`, unit: '' },
       expected: '' as const,
     })),
   };

@@ -30,7 +30,8 @@ export function makeAnswers(userName: string, item: PaperItem, source: DemoQuest
     if (roll > 0.97) return [];
     const slips = source.slips[id] ?? [];
     const slip = slips[Math.floor(pick * slips.length)];
-    const value = roll < chance || slip === undefined ? kind.key(slot.setup) : kind.fromTyped(slot.setup, slip);
-    return value === null ? [] : [{ item: item.id, slot: id, value }];
+    const right = roll < chance || slip === undefined;
+    const value = right ? kind.marked?.key(slot.setup) : kind.typed?.response(slot.setup, slip);
+    return value === undefined || value === null ? [] : [{ item: item.id, slot: id, value }];
   });
 }

@@ -1,6 +1,7 @@
 import type { QuestionBody, Slot } from '@/core/bank/question';
 import type { Variation } from '@/core/bank/variation';
 import type { Block, Content, Inline } from '@/core/content/document';
+import { typedKind } from '@/core/kinds/registry';
 import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
 import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
@@ -108,7 +109,7 @@ export function formula(
   more: Partial<MathsRules> & { marks?: string; parts?: [key: string, share: string, feedback: string][] } = {},
 ): DemoSlot {
   const { marks = '2', parts = [], ...rules } = more;
-  const made = maths.withKey(maths.fresh(), key);
+  const made = maths.typed.withKey(maths.fresh(), key);
   const further = parts.map(([part, share, feedback]) => ({ key: part, form: null, share, feedback }));
   const own = { ...made.rules, ...rules, rules: [...(rules.rules ?? made.rules.rules), ...further] };
   return { slot: { kind: 'maths', marks, setup: { ...made, rules: own } }, slips };
@@ -116,7 +117,10 @@ export function formula(
 
 /** A formula with places, written with ?(…) where something is to be filled in. */
 export function filling(typed: string, slips: string[], more: { marks?: string } = {}): DemoSlot {
-  return { slot: { kind: 'places', marks: more.marks ?? '2', setup: places.withKey(places.fresh(), typed) }, slips };
+  return {
+    slot: { kind: 'places', marks: more.marks ?? '2', setup: places.typed.withKey(places.fresh(), typed) },
+    slips,
+  };
 }
 
 export function words(
@@ -170,6 +174,11 @@ interface More {
   drawing?: DemoQuestion['drawing'];
 }
 
+function typedResponse(slot: Slot | undefined, typed: string): unknown {
+  if (!slot) throw new Error('A trial answer of the demo has a slot');
+  return typedKind(slot.kind).typed.response(slot.setup, typed);
+}
+
 /** A question of the topic; slots by their letters in the text. */
 export function question(
   topic: string,
@@ -184,7 +193,7 @@ export function question(
     difficulty,
     demand,
     body: {
-      version: 1,
+      version: 2,
       title: more.title ?? '',
       content: content(text),
       slots: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slot])),
@@ -194,7 +203,12 @@ export function question(
       explanation: content(more.explanation ?? ''),
       notes: '',
       ...(more.vary ? { vary: more.vary } : {}),
-      trials: (more.trials ?? []).map(([slot, typed, expected], i) => ({ id: `t${i}`, slot, typed, expected })),
+      trials: (more.trials ?? []).map(([slot, typed, expected], i) => ({
+        id: `t${i}`,
+        slot,
+        response: typedResponse(slots[slot]?.slot, typed),
+        expected,
+      })),
     },
     slips: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slips])),
     ...(more.drawing ? { drawing: more.drawing } : {}),

@@ -1,21 +1,47 @@
 import { describe, expect, it } from 'vitest';
-import { readStored } from '@/core/base/stored-form';
-import { KIND_NAMES, kindOf } from '@/core/kinds/registry';
+import { markSlot } from '@/core/bank/mark';
+import { emptyQuestion, type QuestionBody, questionForm } from '@/core/bank/question';
+import { putting } from '@/core/bank/variation';
 import { stored } from '@/core/base/exact';
+import { readStored } from '@/core/base/stored-form';
+import { contentFromLines } from '@/core/content/lines';
+import { readArchive, writeArchive } from '@/core/exchange/archive';
+import { questionsFromRows, rowFromQuestion, COLUMNS } from '@/core/exchange/rows';
+import { SAMPLE_SECRETS } from '@/core/kinds/contract';
+import { KIND_NAMES, kindOf, TYPED_KINDS, typedKind } from '@/core/kinds/registry';
+import { readResponse, storedResponse } from '@/core/kinds/response';
+import { waits } from '@/core/rules/marking';
 import { responseSide } from '@/ui/kinds/responses';
 import { editorSide } from '@/ui/kinds/editors';
 import { KIND_WORDS } from '@/ui/words/kinds';
-import { questionOfEveryKind, SECRETS } from '../drivers/samples';
+import { sampleOf } from '../drivers/kind-samples';
 
-/** A slot of every kind with a key, from the question of every kind; a new kind must be put there too. */
-const samples = new Map(Object.values(questionOfEveryKind('Sample').slots).map((s) => [s.kind, s.setup]));
+const asJson = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
+/** What every kind has. The samples stand in the kinds' own folders. */
 describe.each(KIND_NAMES)('kind %s', (name) => {
   const kind = kindOf(name);
-  const setup = samples.get(name);
+  const { setup, otherKeys } = sampleOf(name);
+  const slot = { kind: name, marks: '1', setup };
+  const question: QuestionBody = {
+    ...emptyQuestion,
+    content: {
+      type: 'doc',
+      content: [
+        ...contentFromLines('What is asked?').content,
+        kind.placement === 'block'
+          ? { type: 'blockSlot', attrs: { id: 's1' } }
+          : { type: 'paragraph', content: [{ type: 'inlineSlot', attrs: { id: 's1' } }] },
+      ],
+    },
+    slots: { s1: slot },
+  };
+  /** Responses that the slot may be given. */
+  const responses = [kind.marked?.key(setup), ...(kind.marked?.tryouts(setup) ?? [])].filter(
+    (r) => r !== null && r !== undefined,
+  );
 
-  it('has a sample, words and an editor', () => {
-    expect(setup).toBeDefined();
+  it('has words and an editor', () => {
     expect(KIND_WORDS[name].name).not.toBe('');
     expect(responseSide(name).answered(undefined)).toBe(false);
     const { Place, Note, sentence, trialHint } = editorSide(name);
@@ -23,72 +49,159 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
     expect([sentence(setup).endsWith('.'), trialHint.length > 5]).toEqual([true, true]);
   });
 
-  it('round-trips its stored form, fresh and set up', () => {
-    for (const value of [kind.fresh(), setup]) {
-      const json: unknown = JSON.parse(JSON.stringify(value));
-      expect(readStored(kind.setup, json)).toEqual(json);
-    }
+  it('round-trips its stored form, fresh and set up, in an archive too', () => {
+    for (const value of [kind.fresh(), setup]) expect(readStored(kind.setup, asJson(value))).toEqual(asJson(value));
+    expect(readStored(questionForm, asJson(question))).toEqual(question);
+    const facts = { difficulty: 1 as const, demand: 'know' as const, tags: [] };
+    const archive = { questions: [{ body: question, facts, topic: [], goals: [] }], media: new Map() };
+    expect(readArchive(writeArchive(archive)).questions[0]?.body).toEqual(question);
   });
 
-  it('marks its key with everything, the same every time, and knows that it is answered', () => {
-    const key = kind.key(setup);
-    expect(kind.response.safeParse(key).success).toBe(true);
-    expect(kind.blank(key)).toBe(false);
-    const marking = kind.mark(setup, key);
-    expect(marking.state === 'marked' && stored(marking.share)).toBe('1');
-    expect(marking.trace.length).toBeGreaterThan(0);
-    expect(kind.mark(setup, key)).toEqual(marking);
-    expect(responseSide(name).answered(key)).toBe(true);
-  });
-
-  it('a fresh one has no key and says so', () => {
-    expect(kind.key(kind.fresh())).toBeNull();
+  it('a fresh one says what it needs, one that is set up is ready', () => {
     expect(kind.readiness(kind.fresh()).length).toBeGreaterThan(0);
     expect(kind.readiness(setup)).toEqual([]);
   });
 
-  it('takes a typed key, and knows answers worth trying', () => {
-    const made = kind.withKey(kind.fresh(), '* 73 kW\n12 kW');
-    expect(kind.key(made)).not.toBeNull();
-    expect(readStored(kind.setup, JSON.parse(JSON.stringify(made)))).toEqual(made);
-    expect(kind.key(kind.withKey(kind.fresh(), ''))).toBeNull();
-    const again = kind.withKey(setup, kind.typedKey(setup));
-    expect(kind.mark(again, kind.key(again))).toMatchObject({ state: 'marked' });
-    expect(kind.typedKey(again)).toBe(kind.typedKey(setup));
-    const tryouts = kind.tryouts(setup);
-    expect(tryouts.length).toBeGreaterThan(1);
-    expect(new Set(tryouts).size).toBe(tryouts.length);
-    for (const typed of tryouts) expect(() => kind.mark(setup, kind.fromTyped(setup, typed))).not.toThrow();
-  });
-
-  it('gives no key away in its sheet, whatever the seed', () => {
+  it('gives no key away in its sheet: not by its words, and not by anything that another key would change', () => {
+    expect(otherKeys.length).toBeGreaterThan(0);
     for (let seed = 0; seed < 25; seed++) {
       const sheet = JSON.stringify(kind.sheet(setup, seed));
-      for (const secret of [...SECRETS, '"key"', '"rules"', '"feedback"', '"scheme"'])
+      for (const secret of [...SAMPLE_SECRETS, '"key"', '"rules"', '"feedback"', '"scheme"'])
         expect(sheet).not.toContain(secret);
+      for (const other of otherKeys) expect(JSON.stringify(kind.sheet(other, seed))).toBe(sheet);
+    }
+    for (const other of otherKeys) expect(other).not.toEqual(setup);
+  });
+
+  it('puts named values into whatever stands in it, and leaves everything else alone', () => {
+    expect(kind.put(setup, (text) => text)).toEqual(setup);
+    const secret = SAMPLE_SECRETS.find((one) => JSON.stringify(setup).includes(one));
+    if (secret === undefined) return expect(kind.marked).toBeUndefined();
+    const named = readStored(kind.setup, JSON.parse(JSON.stringify(setup).replaceAll(secret, '<v>')));
+    expect(kind.put(named, putting(new Map([['v', secret]])))).toEqual(setup);
+  });
+
+  it('reads responses that were stored before there were versions, stores them with one, and refuses what is none', () => {
+    expect(responses.length).toBeGreaterThan(0);
+    for (const response of responses) {
+      expect(readResponse(kind, asJson(response))?.response).toEqual(response);
+      expect(readResponse(kind, asJson(storedResponse(kind, response)))?.response).toEqual(response);
+      expect(storedResponse(kind, response)).toHaveProperty('version', kind.response.version);
+      expect(readResponse(kind, { ...Object(response), version: kind.response.version + 1 })).toBeNull();
+    }
+    for (const odd of [null, 7, 'text', [], { other: 1 }, { text: 'x'.repeat(60_000) }, { chosen: ['<script>'] }])
+      expect(readResponse(kind, odd)).toBeNull();
+  });
+
+  it('knows what is answered, describes it, and takes it for the same however often it is asked', () => {
+    expect(kind.describe(setup).length).toBeGreaterThan(0);
+    for (const response of responses) {
+      expect([kind.blank(response), responseSide(name).answered(response)]).toEqual([false, true]);
+      expect(kind.describeResponse(setup, response).length).toBeGreaterThan(0);
+      expect(kind.gist(setup, response)).toBe(kind.gist(setup, asJson(response)));
     }
   });
 
-  it('describes itself, a response and its key in plain words', () => {
-    const key = kind.key(setup);
-    expect(kind.describe(setup).length).toBeGreaterThan(0);
-    expect(kind.describeResponse(setup, key).length).toBeGreaterThan(0);
-    expect(kind.describeKey(setup).length).toBeGreaterThan(0);
+  it('answers that come to the same get the same marks', () => {
+    const marks = new Map<string, string>();
+    for (const response of responses) {
+      const earned = markSlot(slot, response).marks;
+      const before = marks.get(kind.gist(setup, response));
+      expect(before ?? String(earned)).toBe(String(earned));
+      marks.set(kind.gist(setup, response), String(earned));
+    }
+    const settled = [{ response: storedResponse(kind, responses[0]), share: '1/2', feedback: '' }];
+    expect(String(markSlot({ ...slot, settled }, responses[0]).marks)).toBe('0.5');
   });
 
   it('accepts what its sheet lets a student answer, and files only where it takes them', () => {
-    const key = kind.key(setup);
-    expect(kind.accepts(setup, key)).toBe(true);
-    for (const typed of kind.tryouts(setup)) expect(kind.accepts(setup, kind.fromTyped(setup, typed))).toBe(true);
+    for (const response of responses) expect(kind.accepts(setup, response)).toBe(true);
     const file = { hash: 'a'.repeat(64), name: 'f', size: 1, attempt: 'x' };
-    const beside = kind.response.safeParse({ ...(key as object), files: [file] });
-    const files = beside.success ? (kind.files?.(beside.data) ?? []) : [];
-    expect(files.length === 0 || !kind.accepts(kind.fresh(), beside.data)).toBe(true);
+    const beside = readResponse(kind, { ...Object(responses[0]), files: [file] });
+    const files = (beside && kind.files?.of(beside.response)) ?? [];
+    expect(files.length === 0 || !kind.accepts(kind.fresh(), beside?.response)).toBe(true);
   });
 
-  it('refuses responses that are not of its form', () => {
-    for (const odd of [null, 7, 'text', [], { other: 1 }, { text: 'x'.repeat(60_000) }, { chosen: ['<script>'] }]) {
-      expect(kind.response.safeParse(odd).success).toBe(false);
+  it('without rules of its own waits for a person', () => {
+    if (!kind.marked) expect(markSlot(slot, responses[0]).marking).toEqual(waits([{ code: 'by-a-person' }]));
+  });
+});
+
+const MARKED = KIND_NAMES.filter((name) => kindOf(name).marked);
+describe.each(MARKED)('kind %s, marked by machine', (name) => {
+  const kind = kindOf(name);
+  const { setup } = sampleOf(name);
+  const { marked } = kind;
+  if (!marked) throw new Error('It is marked');
+
+  it('marks its key with everything, the same every time', () => {
+    const key = marked.key(setup);
+    expect(readResponse(kind, key)?.response).toEqual(key);
+    const marking = marked.mark(setup, key);
+    expect(marking.state === 'marked' && stored(marking.share)).toBe('1');
+    expect(marking.trace.length).toBeGreaterThan(0);
+    expect(marked.mark(setup, key)).toEqual(marking);
+    expect(marked.describeKey(setup).length).toBeGreaterThan(0);
+  });
+
+  it('a fresh one has no key', () => {
+    expect(marked.key(kind.fresh())).toBeNull();
+  });
+
+  it('knows different answers worth trying, not all of them right', () => {
+    const tryouts = marked.tryouts(setup);
+    expect(tryouts.length).toBeGreaterThan(1);
+    expect(new Set(tryouts.map((r) => JSON.stringify(r))).size).toBe(tryouts.length);
+    const slot = { kind: name, marks: '1', setup };
+    expect(new Set(tryouts.map((response) => String(markSlot(slot, response).marks))).size).toBeGreaterThan(1);
+  });
+});
+
+describe.each(TYPED_KINDS)('kind %s, typed', (name) => {
+  const { typed, fresh, setup: form, marked } = typedKind(name);
+  const { setup } = sampleOf(name);
+
+  it('takes a typed key and gives it back', () => {
+    const made = typed.withKey(fresh(), '* 73 kW\n12 kW');
+    expect(marked?.key(made)).not.toBeNull();
+    expect(readStored(form, asJson(made))).toEqual(made);
+    expect(marked?.key(typed.withKey(fresh(), ''))).toBeNull();
+    const again = typed.withKey(setup, typed.keyText(setup));
+    expect(marked?.mark(again, marked.key(again))).toMatchObject({ state: 'marked' });
+    expect(typed.keyText(again)).toBe(typed.keyText(setup));
+  });
+
+  it('gives typed answers back as they were typed', () => {
+    const slot = { kind: name, marks: '1', setup };
+    for (const response of marked?.tryouts(setup) ?? []) {
+      const back = typed.response(setup, typed.responseText(setup, response));
+      expect(markSlot(slot, back)).toEqual(markSlot(slot, response));
     }
   });
+
+  it('goes through a row of a spreadsheet', () => {
+    const content = contentFromLines('What is asked?');
+    const node =
+      kindOf(name).placement === 'block'
+        ? { type: 'blockSlot' as const, attrs: { id: 's1' } }
+        : { type: 'paragraph' as const, content: [{ type: 'inlineSlot' as const, attrs: { id: 's1' } }] };
+    const body: QuestionBody = {
+      ...emptyQuestion,
+      content: { type: 'doc', content: [...content.content, node] },
+      slots: { s1: { kind: name, marks: '1', setup } },
+    };
+    const row = rowFromQuestion({ body, facts: { difficulty: 1, demand: 'know', tags: [] }, topic: '' });
+    const read = questionsFromRows([[...COLUMNS], row ?? []]);
+    expect(read.bad).toEqual([]);
+    const slot = read.questions[0]?.body.slots.s1;
+    expect(slot?.kind).toBe(name);
+    expect(typed.keyText(slot?.setup)).toBe(typed.keyText(setup));
+  });
+});
+
+const VALUED = KIND_NAMES.filter((name) => kindOf(name).valued);
+it.each(VALUED)('the key of a %s is a value to reckon with', (name) => {
+  const { valued, marked, typed, fresh } = kindOf(name);
+  const setup = typed ? typed.withKey(fresh(), '3') : sampleOf(name).setup;
+  expect(valued?.value(setup, marked?.key(setup))).toMatch(typed ? /^3$/ : /\d/);
 });

@@ -170,7 +170,7 @@ describe('the sentence in the margin', () => {
         const ids = [...new Set(picks)].map((n) => `o${n}`).filter((id) => setup.options.some((o) => o.id === id));
         const chosen = setup.several ? ids : ids.slice(0, 1);
         if (chosen.length === 0) return;
-        expect(markOf(choice.mark(setup, { chosen }))).toBe(promised(sentence(setup), setup, chosen));
+        expect(markOf(choice.marked.mark(setup, { chosen }))).toBe(promised(sentence(setup), setup, chosen));
       }),
       { numRuns: 1500, seed: SEED },
     );

@@ -3,19 +3,17 @@ import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
 import { contentFromLines } from '@/core/content/lines';
 import { type ExamPlan, revisionKey } from '@/core/exams/plan';
 import { choice } from '@/core/kinds/choice/choice';
-import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
-import { maths } from '@/core/kinds/maths/maths';
+import { SAMPLE_SECRETS } from '@/core/kinds/contract';
 import { kindOf } from '@/core/kinds/registry';
 import { number } from '@/core/kinds/number/number';
-import { places } from '@/core/kinds/places/places';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { freshRubric, type Rubric } from '@/core/rules/rubric/rubric';
-import { rulesFromKey as mathsKey } from '@/core/rules/maths/rules';
 import { rulesFromKey as numberKey } from '@/core/rules/number/rules';
 import { rulesFromKey as textKey } from '@/core/rules/text/rules';
+import { SAMPLES } from './kind-samples';
 
 /** Words that stand only in keys, rules and feedback of the sample; no student may ever receive them before release. */
-export const SECRETS = ['secretkeyword', '73219', 'Secret feedback', 'Secret note', 'Secret explanation'];
+export const SECRETS = [...SAMPLE_SECRETS, 'Secret note', 'Secret explanation'];
 
 /** A question of four marks with three kinds of slot, a key, feedback, notes and an explanation. */
 export function sampleQuestion(title: string): QuestionBody {
@@ -57,23 +55,6 @@ export function sampleQuestion(title: string): QuestionBody {
   };
 }
 
-/** A long answer whose words count. */
-const sampleEssay: LongAnswerSetup = {
-  ...longAnswer.fresh(),
-  example: 'It needs a secretkeyword. Then it turns.',
-  counts: true,
-  rules: {
-    ...longAnswer.fresh().rules,
-    rules: [
-      {
-        when: 'keywords',
-        groups: [{ need: 'all', words: ['secretkeyword'], share: '1' }],
-        feedback: 'Secret feedback',
-      },
-    ],
-  },
-};
-
 /** An answer decided by itself, and a value that only keys use. */
 const SECRET_ANSWERS = [{ response: { text: 'secretkeyword too' }, share: '1/2', feedback: 'Secret feedback' }];
 const SECRET_VALUES: Variation['values'] = [
@@ -95,14 +76,17 @@ const SECRET_RUBRIC: Rubric = {
   ],
 };
 
-/** As the sample, with a slot of every kind there is; a new kind is put here. */
+/** As the sample, with a slot of every kind there is. */
 export function questionOfEveryKind(title: string): QuestionBody {
   const sample = sampleQuestion(title);
-  const more: QuestionBody['slots'] = {
-    l: { kind: 'longAnswer', marks: '1', setup: sampleEssay, rubric: SECRET_RUBRIC },
-    p: { kind: 'places', marks: '1', setup: places.withKey(places.fresh(), 'y = ?(73219)x + ?(b/2)') },
-    d: { kind: 'maths', marks: '1', setup: { ...maths.fresh(), rules: mathsKey('73219x+1') } },
-  };
+  // The sample has the first three kinds; the others get letters from d on.
+  const others = SAMPLES.filter(({ kind }) => !Object.values(sample.slots).some((slot) => slot.kind === kind));
+  const more: QuestionBody['slots'] = Object.fromEntries(
+    others.map(({ kind, setup }, i) => [
+      String.fromCharCode(100 + i),
+      { kind, marks: '1', setup, ...(kind === 'longAnswer' ? { rubric: SECRET_RUBRIC } : {}) },
+    ]),
+  );
   const inline = (id: string): boolean => kindOf(more[id]?.kind ?? 'choice').placement === 'inline';
   const ids = Object.keys(more);
   const inlines = ids.filter(inline).map((id) => ({ type: 'inlineSlot' as const, attrs: { id } }));

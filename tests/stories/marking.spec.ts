@@ -218,17 +218,16 @@ test('the worker on the bench and the server mark byte for byte alike', async ()
     .map((line) => (JSON.parse(line) as { answer: string }).answer)
     .filter((answer) => answer.length < 300);
   const body = questionOfEveryKind('Every kind');
-  const typed = placedSlots(body).flatMap(({ id, slot }) =>
-    kindOf(slot.kind)
-      .tryouts(slot.setup)
-      .map((text) => ({ slot: id, text })),
+  const tryouts = placedSlots(body).flatMap(({ id, slot }) =>
+    (kindOf(slot.kind).marked?.tryouts(slot.setup) ?? []).map((response) => ({ slot: id, response })),
   );
+  const formulas = placedSlots(body).find(({ slot }) => slot.kind === 'maths')?.id ?? '';
   const answers = [
-    ...typed,
-    ...pairs.slice(0, 300).map((text) => ({ slot: 'd', text })),
-    ...pairs.slice(0, 60).map((text) => ({ slot: 'b', text })),
+    ...tryouts,
+    ...pairs.slice(0, 300).map((formula) => ({ slot: formulas, response: { formula } })),
+    ...pairs.slice(0, 60).map((number) => ({ slot: 'b', response: { number, unit: '' } })),
   ];
-  const trials = answers.map(({ slot, text }, i) => ({ id: `t${i}`, slot, typed: text, expected: '' as const }));
+  const trials = answers.map((answer, i) => ({ id: `t${i}`, ...answer, expected: '' as const }));
   const question = { ...body, trials };
 
   const page = await (await stage.signIn('odalys')).context.newPage();

@@ -251,7 +251,7 @@ describe('review', () => {
   it('is not asked while a trial answer is not marked as expected', async () => {
     const body = {
       ...sampleQuestion('Tried'),
-      trials: [{ id: 't1', slot: 'b', typed: '1 kW', expected: '2' as const }],
+      trials: [{ id: 't1', slot: 'b', response: { number: '1 kW', unit: '' }, expected: '2' as const }],
     };
     const { id } = must(await createQuestion(dept.as('teacher'), { bank: dept.bank, body }));
     expect(await reviewQuestion(dept.as('teacher'), { question: id, act: 'asked' })).toMatchObject({

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, expect, it } from 'vitest';
 import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import { must, type Result } from '@/core/base/result';
-import { type HandedFile, PIECE_BYTES } from '@/core/content/handed-file';
+import { PIECE_BYTES } from '@/core/content/file-limits';
+import type { HandedFile } from '@/core/content/handed-file';
 import { longAnswer } from '@/core/kinds/long-answer/long-answer';
 import { answersNow, attemptFiles } from '@/server/db/schema/exams';
 import { openDesk } from '@/server/marking/desk';
@@ -167,7 +168,7 @@ it('what was sent besides is not kept, and an answer that cannot be read waits',
       entries: [{ seq: 1, item, slot: 'l', value, age: 0 }],
     }),
   );
-  expect((await currentAnswers(dept.out.db.read, attempt))[item]?.l).toEqual({ text: 'words' });
+  expect((await currentAnswers(dept.out.db.read, attempt))[item]?.l).toEqual({ version: 1, text: 'words' });
   await dept.out.db.transaction((tx) =>
     tx.insert(answersNow).values({
       attempt,

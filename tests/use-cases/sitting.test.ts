@@ -180,7 +180,7 @@ describe('answers', () => {
     expect(must(await save('ada', ada, [one, two])).saved).toEqual([one.seq, two.seq]);
     expect(await dept.out.db.read.select().from(answersNow)).toHaveLength(1);
     expect(await dept.out.db.read.select().from(answers)).toHaveLength(1);
-    expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ text: 'ab' });
+    expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ version: 1, text: 'ab' });
   });
 
   it('of 3,100 keystrokes leave a story that is told in steps of seconds, and what stood there at the end', async () => {
@@ -200,7 +200,7 @@ describe('answers', () => {
     const before = await told();
     expect(before.map((row) => row.value)).not.toContainEqual({ text: 'the end' });
     must(await handIn(dept.as('ada'), ada));
-    expect((await told()).at(-1)?.value).toEqual({ text: 'the end' });
+    expect((await told()).at(-1)?.value).toEqual({ version: 1, text: 'the end' });
     expect(await told()).toHaveLength(before.length + 1);
   });
 
@@ -251,7 +251,7 @@ describe('answers', () => {
         'device-phone',
       ),
     );
-    expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ text: 'laptop, later' });
+    expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ version: 1, text: 'laptop, later' });
   });
 
   it('that are none are refused without losing the others', async () => {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { sampleQuestion } from '../../../tests/drivers/samples';
 import { exact, stored } from '../base/exact';
 import { contentFromLines } from '../content/lines';
+import { typedKind } from '../kinds/registry';
 import { markSlot, runTrials } from './mark';
 import { emptyQuestion, letterAt, placedSlots, type QuestionBody, tidyQuestion } from './question';
 import { isReady, questionReadiness } from './readiness';
@@ -30,7 +31,7 @@ describe('a question', () => {
     const cut: QuestionBody = {
       ...question,
       content: emptyQuestion.content,
-      trials: [{ id: 't', slot: 'a', typed: 'b', expected: '1' }],
+      trials: [{ id: 't', slot: 'a', response: { chosen: ['o2'] }, expected: '1' }],
     };
     expect(tidyQuestion(cut)).toMatchObject({ slots: {}, trials: [] });
   });
@@ -68,7 +69,10 @@ describe('marking a slot', () => {
 describe('trial answers', () => {
   const tried = (trials: [string, string, string][]): QuestionBody => ({
     ...question,
-    trials: trials.map(([s, typed, expected], i) => ({ id: `t${i}`, slot: s, typed, expected })),
+    trials: trials.map(([s, typed, expected], i) => {
+      const { kind, setup } = slot(s);
+      return { id: `t${i}`, slot: s, response: typedKind(kind).typed.response(setup, typed), expected };
+    }),
   });
 
   it('agree or not, and one that does not stops the question', () => {

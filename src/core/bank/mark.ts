@@ -1,5 +1,6 @@
 import { type Exact, exact, stored } from '../base/exact';
 import { kindOf } from '../kinds/registry';
+import { putInResponse, readResponse, responseWords } from '../kinds/response';
 import { type Marking, marked, waits } from '../rules/marking';
 import { ZERO } from '../base/exact';
 import { placedSlots, type QuestionBody, type Slot, type Trial } from './question';
@@ -20,17 +21,18 @@ const BLANK = marked(ZERO, [{ code: 'blank' }]);
  * every kind; one that cannot be read waits for a person. `worth` overrides the slot's own marks (an exam may).
  */
 export function markSlot(slot: Slot, response: unknown, worth: Exact = exact(slot.marks)): SlotMarking {
-  const kind = kindOf(slot.kind);
-  const parsed = kind.response.safeParse(response);
-  const missing = response === undefined || response === null;
-  const marking = missing
-    ? BLANK
-    : !parsed.success
-      ? waits([{ code: 'unreadable' }])
-      : kind.blank(parsed.data)
-        ? BLANK
-        : (settledMarking(slot, parsed.data) ?? kind.mark(slot.setup, parsed.data));
+  const marking = markResponse(slot, response);
   return { marking, marks: marking.state === 'marked' ? marking.share.mul(worth) : null };
+}
+
+function markResponse(slot: Slot, raw: unknown): Marking {
+  if (raw === undefined || raw === null) return BLANK;
+  const kind = kindOf(slot.kind);
+  const read = readResponse(kind, raw);
+  if (!read) return waits([{ code: 'unreadable' }]);
+  if (kind.blank(read.response)) return BLANK;
+  const settled = settledMarking(slot, read.response);
+  return settled ?? kind.marked?.mark(slot.setup, read.response) ?? waits([{ code: 'by-a-person' }]);
 }
 
 /** What was decided about this very answer; null when nothing was. */
@@ -38,12 +40,13 @@ function settledMarking({ kind: name, setup, settled = [] }: Slot, response: unk
   if (settled.length === 0) return null;
   const kind = kindOf(name);
   const gist = kind.gist(setup, response);
-  const found = settled.find(
-    (answer) => kind.gist(setup, answer.response) === gist || kind.same?.(setup, answer.response, response),
-  );
-  if (!found) return null;
-  const step = { code: 'settled', values: { answer: kind.describeResponse(setup, found.response) } };
-  return marked(exact(found.share), [step], found.feedback);
+  for (const { response: raw, share, feedback } of settled) {
+    const answer = readResponse(kind, raw)?.response;
+    if (!answer || !(kind.gist(setup, answer) === gist || kind.same?.(setup, answer, response))) continue;
+    const step = { code: 'settled', values: { answer: kind.describeResponse(setup, answer) } };
+    return marked(exact(share), [step], feedback);
+  }
+  return null;
 }
 
 /**
@@ -88,6 +91,8 @@ function followThrough(
 export interface TrialOutcome extends SlotMarking {
   trial: Trial;
   letter: string;
+  /** In plain words. */
+  answer: string;
   agrees: boolean;
 }
 
@@ -95,14 +100,16 @@ export interface TrialOutcome extends SlotMarking {
 export function runTrials(question: QuestionBody): TrialOutcome[] {
   const slots = keyedSlots(question);
   const values = keyedValues(question);
-  const typed = (text: string): string => (values ? putting(values)(text, 'formula') : text);
+  const withValues = (response: unknown): unknown => (values ? putInResponse(response, putting(values)) : response);
   const letters = new Map(placedSlots(question).map(({ id, letter }) => [id, letter]));
   return question.trials.flatMap((trial) => {
     const slot = slots.get(trial.slot);
     if (!slot) return [];
-    const outcome = markSlot(slot, kindOf(slot.kind).fromTyped(slot.setup, typed(trial.typed)));
+    const outcome = markSlot(slot, withValues(trial.response));
     const got = outcome.marks === null ? 'waits' : stored(outcome.marks);
     const wanted = trial.expected === 'waits' || trial.expected === '' ? trial.expected : stored(exact(trial.expected));
-    return [{ trial, letter: letters.get(trial.slot) ?? '', ...outcome, agrees: wanted === '' || wanted === got }];
+    const answer = responseWords(kindOf(slot.kind), slot.setup, trial.response) ?? '';
+    const letter = letters.get(trial.slot) ?? '';
+    return [{ trial, letter, answer, ...outcome, agrees: wanted === '' || wanted === got }];
   });
 }

@@ -1,6 +1,6 @@
 import { sameValue } from '../base/same-value';
 import type { QuestionFacts } from './facts';
-import type { QuestionBody } from './question';
+import { type QuestionBody, questionForm } from './question';
 
 /** A question as it is written: its body and what is said about it. */
 export interface Written {
@@ -27,7 +27,7 @@ function partsOf({ body, facts }: Written): Parts {
 function fromParts(parts: Parts): Written {
   const facts: Record<string, unknown> = {};
   const slots: Record<string, unknown> = {};
-  const body: Record<string, unknown> = { version: 1 };
+  const body: Record<string, unknown> = { version: questionForm.version };
   for (const [name, value] of parts) {
     if (value === undefined) continue;
     if (name === 'sheet') body.content = value;

@@ -6,6 +6,7 @@ import { variation } from './variation';
 import { rubricSchema } from '../rules/rubric/rubric';
 import { settledAnswer } from '../rules/settled';
 import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
+import { storedResponse } from '../kinds/response';
 
 /**
  * The body of a question: what a revision freezes. The content holds slots as
@@ -33,11 +34,14 @@ export const slotSchema = z
   });
 export type Slot = z.infer<typeof slotSchema>;
 
-/** A sample answer kept with the question, typed as a student would, and the marks expected for it. */
+/** The most that a trial answer may weigh, in characters of JSON. */
+const MOST_TRIAL = 8000;
+
+/** A sample answer kept with the question, as a student would give it, and the marks expected for it. */
 const trial = z.object({
   id: z.string().max(40),
   slot: slotId,
-  typed: z.string().max(5000),
+  response: z.unknown().refine((response) => (JSON.stringify(response) ?? '').length <= MOST_TRIAL),
   /** Expected marks; "waits" when a person should look; empty while not yet said. */
   expected: z.union([marksText, z.literal('waits'), z.literal('')]),
 });
@@ -64,7 +68,7 @@ const passage = z.object({
 export type Passage = z.infer<typeof passage>;
 
 const body = z.object({
-  version: z.literal(1),
+  version: z.literal(2),
   /** The working title, when the author chose one; else it is derived from the first words. */
   title: z.string().max(200),
   content: contentSchema,
@@ -83,13 +87,31 @@ export type QuestionBody = z.infer<typeof body>;
 
 export const questionForm: StoredForm<QuestionBody> = {
   name: 'question',
-  version: 1,
+  version: 2,
   schema: body,
-  migrations: [],
+  migrations: [{ name: 'trial answers are responses', to: 2, up: trialsAsResponses }],
 };
 
+const typedTrial = z.object({ slot: z.string(), typed: z.string() });
+const slotSetup = z.object({ kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]), setup: z.unknown() });
+
+/** Until version 2 a trial answer was what a teacher typed, and was read by its slot whenever it was marked. */
+function trialsAsResponses(old: Record<string, unknown>): Record<string, unknown> {
+  const slots = new Map(Object.entries(Object(old.slots) as Record<string, unknown>));
+  const trials = (Array.isArray(old.trials) ? old.trials : []).flatMap((raw: unknown) => {
+    const { slot: id, typed } = typedTrial.parse(raw);
+    // A slot that is gone takes its trial answers with it.
+    if (!slots.has(id)) return [];
+    const { kind: name, setup } = slotSetup.parse(slots.get(id));
+    const kind = kindOf(name);
+    const response = kind.typed?.response(readStored(kind.setup, setup), typed);
+    return response === undefined ? [] : [{ ...Object(raw), response: storedResponse(kind, response) }];
+  });
+  return { ...old, trials };
+}
+
 export const emptyQuestion: QuestionBody = {
-  version: 1,
+  version: 2,
   title: '',
   content: emptyContent,
   slots: {},
@@ -116,6 +138,11 @@ export function placedSlots(question: QuestionBody): PlacedSlot[] {
     if (found) placed.push({ id, letter: letterAt(placed.length), slot: found });
   }
   return placed;
+}
+
+/** The key of a slot in plain words; empty where there is none. */
+export function keyWords({ kind, setup }: Slot): string {
+  return kindOf(kind).marked?.describeKey(setup) ?? '';
 }
 
 /** A … Z, then AA, AB …: how slots are called on the bench. */

@@ -27,13 +27,9 @@ export function questionReadiness(question: QuestionBody, trials = runTrials(que
     findings.push(...under('slot', under(id, own)));
   }
   for (const outcome of trials) {
-    if (!outcome.agrees) {
-      findings.push(
-        stops('trial-not-as-expected', ['slot', outcome.trial.slot, 'trials', outcome.trial.id], {
-          typed: outcome.trial.typed,
-        }),
-      );
-    }
+    const { id, slot } = outcome.trial;
+    if (!outcome.agrees)
+      findings.push(stops('trial-not-as-expected', ['slot', slot, 'trials', id], { answer: outcome.answer }));
   }
   return findings;
 }

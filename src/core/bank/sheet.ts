@@ -1,6 +1,7 @@
 import { seedFor } from '../base/random';
 import { type Content, withoutEmptyEnd } from '../content/document';
 import { kindOf, type KindName } from '../kinds/registry';
+import { readResponse } from '../kinds/response';
 import { type Passage, placedSlots, type QuestionBody } from './question';
 
 /** A slot as the student may see it. */
@@ -9,6 +10,8 @@ export interface SheetSlot {
   marks: string;
   /** The kind's own sheet; never the setup. */
   sheet: unknown;
+  /** The form of responses that a page with this sheet gives. */
+  responseVersion: number;
 }
 
 /** A question as the student may see it: content and slots without keys, rules, feedback or explanation. */
@@ -31,8 +34,22 @@ export function questionSheet(question: QuestionBody, seed: number | null): Ques
           kind: slot.kind,
           marks: slot.marks,
           sheet: kindOf(slot.kind).sheet(slot.setup, seed === null ? null : seedFor(seed, id)),
+          responseVersion: kindOf(slot.kind).response.version,
         },
       ]),
     ),
   };
+}
+
+/** What a student answered to a question, as far as it can be read, in the form that its sheet goes with. By slots; what concerns the whole question stays. */
+export function sheetResponses(
+  question: QuestionBody,
+  stored: Readonly<Record<string, unknown>>,
+): Record<string, unknown> {
+  return Object.fromEntries(
+    Object.entries(stored).map(([id, raw]) => {
+      const slot = question.slots[id];
+      return [id, slot ? readResponse(kindOf(slot.kind), raw)?.response : raw];
+    }),
+  );
 }

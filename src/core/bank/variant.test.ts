@@ -95,7 +95,7 @@ const energy = slotted(
       { name: 'W', from: { by: 'answer', slot: 'a' } },
       formula('P', 'W / t'),
     ]),
-    trials: [{ id: 't1', slot: 'a', typed: '<E> J', expected: '2' }],
+    trials: [{ id: 't1', slot: 'a', response: { number: '<E> J', unit: '' }, expected: '2' }],
   },
 );
 
@@ -181,7 +181,10 @@ describe('readiness of values', () => {
 
   it('trial answers run over many variants', () => {
     expect(checkQuestion(energy).trials).toMatchObject([{ id: 't1', marks: '2', agrees: true }]);
-    const fixed = { ...energy, trials: [{ id: 't1', slot: 'a', typed: '36 J', expected: '0' as const }] };
+    const fixed = {
+      ...energy,
+      trials: [{ id: 't1', slot: 'a', response: { number: '36 J', unit: '' }, expected: '0' as const }],
+    };
     // Thirty-six joules is right for some students and not for others.
     expect(checkQuestion(fixed).trials[0]?.agrees).toBe(false);
     expect(checkQuestion(fixed).findings.map(({ code }) => code)).toContain('trial-not-as-expected');

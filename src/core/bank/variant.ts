@@ -3,6 +3,7 @@ import { seedFor } from '../base/random';
 import { nodesOf } from '../content/document';
 import { putInContent } from '../content/put';
 import { kindOf } from '../kinds/registry';
+import { readResponse } from '../kinds/response';
 import { placedSlots, type QuestionBody, type Slot } from './question';
 import { drawValues, fromAnswers, putting, type Values, type Variation, variationReadiness } from './variation';
 
@@ -81,8 +82,13 @@ function withValues(question: QuestionBody, vary: Variation, values: Values): Qu
 /** The answer of a slot as a value; null when it has none. */
 function valueOfAnswer({ kind: name, setup }: Slot, response: unknown): string | null {
   const kind = kindOf(name);
-  const parsed = kind.response.safeParse(response);
-  return parsed.success && !kind.blank(parsed.data) ? kind.valueOf(setup, parsed.data) : null;
+  const read = readResponse(kind, response);
+  return read && !kind.blank(read.response) ? (kind.valued?.value(setup, read.response) ?? null) : null;
+}
+
+/** The key of a slot as a value; null when it has none. */
+function valueOfKey(slot: Slot): string | null {
+  return valueOfAnswer(slot, kindOf(slot.kind).marked?.key(slot.setup));
 }
 
 const keyed = new WeakMap<QuestionBody, Map<string, Slot>>();
@@ -96,7 +102,7 @@ export function keyedSlots(question: QuestionBody): ReadonlyMap<string, Slot> {
   for (const { id } of placedSlots(question)) {
     const slot = withAnswers(question, id, (earlier) => {
       const found = slots.get(earlier);
-      return found ? valueOfAnswer(found, kindOf(found.kind).key(found.setup)) : null;
+      return found ? valueOfKey(found) : null;
     });
     slots.set(id, slot);
   }
@@ -149,7 +155,7 @@ export function keyedValues(variant: QuestionBody): Values | null {
   const slots = keyedSlots(variant);
   return drawValues(variant.vary, 0, (id) => {
     const slot = slots.get(id);
-    return slot ? valueOfAnswer(slot, kindOf(slot.kind).key(slot.setup)) : null;
+    return slot ? valueOfKey(slot) : null;
   });
 }
 

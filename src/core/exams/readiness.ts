@@ -75,7 +75,7 @@ function alwaysInOnePlace(questions: readonly QuestionBody[]): { place: number; 
   const places: number[] = [];
   for (const question of questions) {
     for (const { slot } of placedSlots(question)) {
-      const place = kindOf(slot.kind).fixedKeyPlace(slot.setup);
+      const place = kindOf(slot.kind).marked?.fixedKeyPlace(slot.setup) ?? null;
       if (place !== null) places.push(place);
     }
   }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { docx, paragraph, words } from '../../../tests/drivers/documents';
 import { placedSlots } from '../bank/question';
-import { kindOf } from '../kinds/registry';
+import { typedKind } from '../kinds/registry';
 import { linesFromDocx } from './docx';
 import { linesFromText } from './lines';
 import { recognise } from './recognised';
@@ -12,7 +12,7 @@ function recognised(text: string): string[] {
   return splitDocument(linesFromText(text)).questions.map((found) => {
     const [placed] = placedSlots(recognise(found).body);
     const { kind = 'choice', setup } = placed?.slot ?? {};
-    return `${kind}: ${kindOf(kind).typedKey(setup).replace(/\n/g, ' | ')}`;
+    return `${kind}: ${typedKind(kind).typed.keyText(setup).replace(/\n/g, ' | ')}`;
   });
 }
 

@@ -2,7 +2,7 @@ import { type Exact, exact, parseExact, stored } from '../base/exact';
 import { emptyQuestion, type QuestionBody, type Slot } from '../bank/question';
 import type { Block } from '../content/document';
 import { contentFromLines, inlineFromText } from '../content/lines';
-import { type KindName, kindOf } from '../kinds/registry';
+import { type KindName, kindOf, typedKind } from '../kinds/registry';
 import { readNumber } from '../rules/number/read';
 import type { FoundQuestion } from './split';
 
@@ -17,8 +17,8 @@ export interface Recognised {
 }
 
 function slotOf(kind: KindName, typed: string, marks: string): Slot {
-  const made = kindOf(kind);
-  return { kind, marks, setup: typed === '' ? made.fresh() : made.withKey(made.fresh(), typed) };
+  const made = typedKind(kind);
+  return { kind, marks, setup: typed === '' ? made.fresh() : made.typed.withKey(made.fresh(), typed) };
 }
 
 /** "True or false" and its like as two options, the right one with its star; null where nothing of the sort is asked. */

@@ -6,7 +6,7 @@ import { questionReadiness } from '../bank/readiness';
 import type { Block } from '../content/document';
 import { contentFromLines, linesFromContent } from '../content/lines';
 import { markdownFromContent } from '../content/to-markdown';
-import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
+import { kindOf, type KindName, TYPED_KINDS, typedKind } from '../kinds/registry';
 
 /**
  * Questions in a spreadsheet: one question a row, one answer slot each. The
@@ -36,7 +36,7 @@ const NAME_OF: Record<KindName, string> = {
   places: 'formula with places',
   longAnswer: 'long answer',
 };
-const KIND_OF = new Map(KIND_NAMES.map((kind) => [NAME_OF[kind], kind]));
+const KIND_OF = new Map(TYPED_KINDS.map((kind) => [NAME_OF[kind], kind]));
 
 /** A question read from a row; topics by their names, to be found in the bank. */
 export interface RowQuestion {
@@ -116,7 +116,7 @@ function questionFromRow(value: (column: Column) => string): RowQuestion | Fault
   if (!demand) faults.push(['demand', 'demand-unknown']);
   if (!kind || !marks || !demand || faults.length > 0) return faults;
 
-  const { placement, withKey, fresh } = kindOf(kind);
+  const { placement, typed, fresh } = typedKind(kind);
   const node: Block =
     placement === 'block'
       ? { type: 'blockSlot', attrs: { id: 's1' } }
@@ -125,7 +125,7 @@ function questionFromRow(value: (column: Column) => string): RowQuestion | Fault
     ...emptyQuestion,
     title: value('title').slice(0, 200),
     content: { type: 'doc', content: [...contentFromLines(value('question')).content, node] },
-    slots: { s1: { kind, marks: stored(marks), setup: withKey(fresh(), value('key')) } },
+    slots: { s1: { kind, marks: stored(marks), setup: typed.withKey(fresh(), value('key')) } },
     explanation: contentFromLines(value('explanation')),
     notes: value('notes').slice(0, 5000),
   };
@@ -138,10 +138,11 @@ function questionFromRow(value: (column: Column) => string): RowQuestion | Fault
   };
 }
 
-/** A question as a row, in the order of the columns; null when it has several slots or values that vary, which a row cannot hold. */
+/** A question as a row, in the order of the columns; null when it has several slots, a slot that cannot be typed or values that vary, which a row cannot hold. */
 export function rowFromQuestion({ body, facts, topic }: RowQuestion): string[] | null {
   const [placed, ...more] = placedSlots(body);
-  if (!placed || more.length > 0 || body.vary) return null;
+  const typed = placed && kindOf(placed.slot.kind).typed;
+  if (!placed || !typed || more.length > 0 || body.vary) return null;
   const { kind, setup, marks } = placed.slot;
   const words = body.content.content.flatMap((block): Block[] => {
     if (block.type === 'blockSlot') return [];
@@ -154,7 +155,7 @@ export function rowFromQuestion({ body, facts, topic }: RowQuestion): string[] |
   const cells: Record<Column, string> = {
     kind: NAME_OF[kind] ?? '',
     question: (plain ? linesFromContent(content) : markdownFromContent(content)).trim(),
-    key: kindOf(kind).typedKey(setup),
+    key: typed.keyText(setup),
     marks,
     title: body.title,
     topic,

@@ -1,5 +1,5 @@
 import { choice } from './choice/choice';
-import type { Kind } from './contract';
+import type { Kind, Typed } from './contract';
 import { longAnswer } from './long-answer/long-answer';
 import { maths } from './maths/maths';
 import { number } from './number/number';
@@ -17,4 +17,14 @@ export type AnyKind = Kind<unknown, unknown, unknown>;
 
 export function kindOf(name: KindName): AnyKind {
   return kinds[name] as unknown as AnyKind;
+}
+
+/** The kinds whose keys can be typed as plain text. */
+export const TYPED_KINDS = KIND_NAMES.filter((name) => kindOf(name).typed !== undefined);
+
+/** A kind by what typing it takes; throws for one that cannot be typed. */
+export function typedKind(name: KindName): AnyKind & { typed: Typed<unknown, unknown> } {
+  const kind = kindOf(name);
+  if (!kind.typed) throw new Error(`The key of a ${name} cannot be typed`);
+  return { ...kind, typed: kind.typed };
 }

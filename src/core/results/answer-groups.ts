@@ -1,5 +1,6 @@
 import type { Slot } from '../bank/question';
 import { kindOf } from '../kinds/registry';
+import { readResponse } from '../kinds/response';
 import type { TraceStep } from '../rules/marking';
 
 /** One answer as it was given, with the mark that counts for it. */
@@ -34,11 +35,11 @@ export function groupAnswers(slot: Slot, given: readonly GivenAnswer[]): AnswerG
   const kind = kindOf(slot.kind);
   const byGist = new Map<string, { answers: GivenAnswer[]; blank: boolean }>();
   for (const one of given) {
-    const parsed = kind.response.safeParse(one.response);
-    const blank = !parsed.success || kind.blank(parsed.data);
-    const gist = blank ? '' : kind.gist(slot.setup, parsed.data);
+    const read = readResponse(kind, one.response);
+    const blank = !read || kind.blank(read.response);
+    const gist = blank ? '' : kind.gist(slot.setup, read.response);
     const group = byGist.get(gist) ?? { answers: [], blank };
-    group.answers.push(one);
+    group.answers.push(read ? { ...one, response: read.response } : one);
     byGist.set(gist, group);
   }
   const sorted = [...byGist.values()].sort((a, b) => b.answers.length - a.answers.length);

@@ -2,12 +2,12 @@ import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { exact, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
-import { placedSlots } from '@/core/bank/question';
+import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { type Change, changes } from '@/core/exams/amendments';
 import { paperItems } from '@/core/exams/paper';
-import { kindOf, type KindName } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/registry';
 import { may } from '@/core/people/may';
 import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -104,7 +104,7 @@ export async function openAnswers(
       kind: slot.kind,
       setup: slot.setup,
       of: stored(item.worth.get(id) ?? exact(0)),
-      key: kindOf(slot.kind).describeKey(slot.setup),
+      key: keyWords(slot),
       groups: groupAnswers(
         slot,
         scripts.map(({ id: attempt }) => {

@@ -2,12 +2,13 @@ import { and, desc, eq, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { type Exact, exact, stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
-import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
-import { placedSlots } from '@/core/bank/question';
+import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
+import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { paperItems } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
+import { responseWords } from '@/core/kinds/response';
 import { may } from '@/core/people/may';
 import { type Judgement, judge, judgementSchema, type Rubric } from '@/core/rules/rubric/rubric';
 import { readNumber } from '@/core/rules/number/read';
@@ -135,21 +136,20 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
       const person = byId.get(mark.attempt);
       if (!person) continue;
       const responses = (await currentAnswers(read, mark.attempt))[itemId] ?? {};
-      const parsed = kind.response.safeParse(responses[id]);
       answers.push({
         attempt: mark.attempt,
         script: person.script,
         name: policy.namesHidden ? null : person.name,
         slot: id,
         letter,
-        answer: parsed.success ? kind.describeResponse(slot.setup, parsed.data) : asSent(responses[id]),
+        answer: responseWords(kind, slot.setup, responses[id]) ?? asSent(responses[id]),
         of: stored(item.worth.get(id) ?? exact(0)),
         marks: mark.marks,
         byPerson: mark.by !== null,
         remark: mark.remark,
         judgement: mark.judgement,
         trace: mark.trace,
-        responses,
+        responses: sheetResponses(item.question, responses),
         own: item.question.vary
           ? await ownView(read, { sitting: sittingId, seed: person.seed, item: itemId, slot: id })
           : null,
@@ -165,9 +165,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     label: firstWords(item.question.content, 60),
     marks: stored(item.marks),
     sheet: questionSheet(item.question, 0),
-    keys: Object.fromEntries(
-      [...keyedSlots(item.question)].map(([id, slot]) => [id, kindOf(slot.kind).describeKey(slot.setup)]),
-    ),
+    keys: Object.fromEntries([...keyedSlots(item.question)].map(([id, slot]) => [id, keyWords(slot)])),
     rubrics: Object.fromEntries(
       placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
     ),
@@ -190,7 +188,7 @@ async function ownView(read: Reader, { sitting, seed, item, slot }: OwnPlace): P
   const { paper } = await paperOf(read, { sitting, seed });
   const question = paperItems(paper).find(({ id }) => id === item)?.question;
   const found = question && keyedSlots(question).get(slot);
-  return found ? { sheet: questionSheet(question, 0), key: kindOf(found.kind).describeKey(found.setup) } : null;
+  return found ? { sheet: questionSheet(question, 0), key: keyWords(found) } : null;
 }
 
 const given = z.object({

@@ -4,6 +4,7 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { changes } from '@/core/exams/amendments';
 import { paperItems } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
+import { readResponse } from '@/core/kinds/response';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, type Outside, parse } from '../context';
 import type { Transaction } from '../db/database';
@@ -66,8 +67,8 @@ async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeo
   for (const [index, change] of made.entries()) {
     if (change.what !== 'answer') continue;
     const slot = item.question.slots[change.slot];
-    const response = slot && kindOf(slot.kind).response.safeParse(change.response);
-    if (!slot || !response?.success || kindOf(slot.kind).blank(response.data))
+    const read = slot && readResponse(kindOf(slot.kind), change.response);
+    if (!slot || !read || kindOf(slot.kind).blank(read.response))
       return refuse('answer-unreadable', { at: ['changes', index] });
   }
   return parsed;

@@ -1,13 +1,12 @@
 import { eq } from 'drizzle-orm';
-import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
-import { placedSlots } from '@/core/bank/question';
+import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
+import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { exact, max, min, shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
 import { paperItems } from '@/core/exams/paper';
-import { kindOf } from '@/core/kinds/registry';
 import { may } from '@/core/people/may';
 import type { TraceStep } from '@/core/rules/marking';
 import { doorState } from '@/core/sittings/entry';
@@ -113,7 +112,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
         trace: mark?.trace ?? [],
         feedback: mark?.feedback ?? '',
         remark: mark?.remark ?? '',
-        key: shows.key ? kindOf(slot.kind).describeKey((keyed.get(id) ?? slot).setup) : null,
+        key: shows.key ? keyWords(keyed.get(id) ?? slot) : null,
       };
     });
     const earned = [...(given.get(item.id)?.values() ?? [])].reduce((a, b) => (b ? a.add(b) : a), item.marks.mul(0));
@@ -124,7 +123,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
       dropped: item.dropped,
       of: stored(item.marks),
       sheet: questionSheet(item.question, item.seed),
-      responses: answers[item.id] ?? {},
+      responses: sheetResponses(item.question, answers[item.id] ?? {}),
       slots,
       explanation: shows.explanation && plainText(item.question.explanation) !== '' ? item.question.explanation : null,
     };

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { AnswerEntry } from '@/core/sittings/attempt';
 import { placements, revisionKey } from '@/core/exams/plan';
 import { kindOf } from '@/core/kinds/registry';
+import { readResponse, storedResponse } from '@/core/kinds/response';
 import type { Reader } from '../db/database';
 import { heldFiles } from './handed-files';
 import { pinnedOf } from './pinned';
@@ -32,11 +33,12 @@ export async function acceptedValues(
     const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[slotId];
     if (!slot) continue;
     const kind = kindOf(slot.kind);
-    const parsed = kind.response.safeParse(value);
-    if (!parsed.success || !kind.accepts(slot.setup, parsed.data)) continue;
-    const files = kind.files?.(parsed.data) ?? [];
+    const given = readResponse(kind, value);
+    if (!given || !kind.accepts(slot.setup, given.response)) continue;
+    const files = kind.files?.of(given.response) ?? [];
     if (files.length > 0) held ??= new Set(await heldFiles(read, id));
-    if (files.every((file) => file.attempt === id && held?.has(file.hash))) accepted.set(seq, parsed.data);
+    if (files.every((file) => file.attempt === id && held?.has(file.hash)))
+      accepted.set(seq, storedResponse(kind, given.response));
   }
   return accepted;
 }

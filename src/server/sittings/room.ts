@@ -1,9 +1,9 @@
 import { eq } from 'drizzle-orm';
-import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
+import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
-import type { Paper } from '@/core/exams/paper';
+import { type Paper, paperItems } from '@/core/exams/paper';
 import type { ExamPlan } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -69,6 +69,12 @@ export function roomSections(paper: Paper): RoomSection[] {
   }));
 }
 
+function readableAnswers(paper: Paper, answers: Answers): Answers {
+  return Object.fromEntries(
+    paperItems(paper).map(({ id, question }) => [id, sheetResponses(question, answers[id] ?? {})]),
+  );
+}
+
 /** Everything that a student's room needs: sheets without keys, the answers so far, the clock. */
 export async function openRoom(ctx: Context, attemptId: string): Promise<Result<Room>> {
   const found = await findAttempt(ctx.db.read, attemptId);
@@ -88,7 +94,7 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     confirmHandIn: plan.confirmHandIn,
     marks: stored(paper.marks),
     sections: roomSections(paper),
-    answers: await currentAnswers(ctx.db.read, attemptId),
+    answers: readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId)),
     clock: { now: ctx.now, ...found.state },
   });
 }

@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import type { Slot } from '@/core/bank/question';
 import { exact, stored } from '@/core/base/exact';
 import { kindOf } from '@/core/kinds/registry';
+import { responseWords } from '@/core/kinds/response';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawTextFormulas } from '../sheet/formulas';
 import { outOf } from '../words/traces';
@@ -11,7 +12,7 @@ import { outOf } from '../words/traces';
 export function SettledAnswers({ slot, onChange }: { slot: Slot; onChange: (slot: Slot) => void }) {
   const { settled = [], ...without } = slot;
   if (settled.length === 0) return null;
-  const text = (response: unknown): string => kindOf(slot.kind).describeResponse(slot.setup, response);
+  const text = (response: unknown): string => responseWords(kindOf(slot.kind), slot.setup, response) ?? '';
   return (
     <ul>
       {settled.map((one, i) => (

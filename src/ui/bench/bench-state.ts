@@ -90,7 +90,7 @@ export const PRESETS: Preset[] = [
 
 /** A slot as a preset starts it, with a key when one is given. */
 export function freshSlot({ kind, setup }: Preset, conventions: Conventions, key = ''): Slot {
-  const started = setup(kindOf(kind).fresh(conventions) as Record<string, unknown>);
-  if (key !== '') return { kind, marks: '1', setup: kindOf(kind).withKey(started, key) };
-  return { kind, marks: '1', setup: started };
+  const { fresh, typed } = kindOf(kind);
+  const started = setup(fresh(conventions) as Record<string, unknown>);
+  return { kind, marks: '1', setup: key !== '' && typed ? typed.withKey(started, key) : started };
 }

@@ -1,8 +1,9 @@
 import { diffWordsWithSpace } from 'diff';
 import type { Written } from '@/core/bank/merge';
-import { placedSlots, type Slot } from '@/core/bank/question';
+import { placedSlots, type QuestionBody, type Slot, type Trial } from '@/core/bank/question';
 import { plainText } from '@/core/content/plain';
 import { kindOf } from '@/core/kinds/registry';
+import { responseWords } from '@/core/kinds/response';
 import { editorSide } from '../kinds/editors';
 import { KIND_WORDS } from '../words/kinds';
 import { marksText } from '../words/marks';
@@ -19,7 +20,7 @@ export interface WordedPart {
 /** A slot in words: its marks, its rule, and what was added to it. */
 function slotText({ kind, marks, setup, settled = [], rubric, follow }: Slot): string {
   const answers = settled.map(
-    ({ response, share }) => `“${kindOf(kind).describeResponse(setup, response)}” earns ${marksText(share)} of it.`,
+    ({ response, share }) => `“${responseWords(kindOf(kind), setup, response) ?? ''}” earns ${marksText(share)} of it.`,
   );
   return [
     `[${marksText(marks)}] ${editorSide(kind).sentence(setup)}`,
@@ -27,6 +28,11 @@ function slotText({ kind, marks, setup, settled = [], rubric, follow }: Slot): s
     ...(rubric ? [`Rubric ${rubric.title}: ${rubric.criteria.map(({ title }) => title).join(', ')}.`] : []),
     ...(follow ? [`Right with an own earlier answer: ${marksText(follow)} of it.`] : []),
   ].join('\n');
+}
+
+function trialText({ slots }: QuestionBody, { slot: id, response, expected }: Trial): string {
+  const slot = slots[id];
+  return `${(slot && responseWords(kindOf(slot.kind), slot.setup, response)) ?? ''} → ${expected || '?'}`;
 }
 
 /** A question part by part in words: the sheet, every slot with its rule, what is said about it. */
@@ -57,7 +63,7 @@ export function wordedParts({ body, facts }: Written): WordedPart[] {
     {
       part: 'trials',
       name: 'Trial answers',
-      text: body.trials.map((t) => `${t.typed} → ${t.expected || '?'}`).join('\n'),
+      text: body.trials.map((t) => trialText(body, t)).join('\n'),
     },
     { part: 'fact', name: 'About it', text: facts_ },
   ];

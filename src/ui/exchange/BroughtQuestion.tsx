@@ -6,7 +6,7 @@ import { contentFromLines, linesFromContent } from '@/core/content/lines';
 import { questionSheet } from '@/core/bank/sheet';
 import { totalMarks } from '@/core/bank/summary';
 import { stored } from '@/core/base/exact';
-import { KIND_NAMES, type KindName, kindOf } from '@/core/kinds/registry';
+import { type KindName, kindOf, TYPED_KINDS, typedKind } from '@/core/kinds/registry';
 import type { BroughtItem } from '@/server/exchange/bring-in';
 import { MarksInput } from '../parts/MarksInput';
 import { drawSheetFormulas } from '../sheet/formulas';
@@ -131,7 +131,8 @@ function KeyOf({
   onChange: (slot: Slot, mended: boolean) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const key = typed ?? kindOf(slot.kind).typedKey(slot.setup);
+  const kind = kindOf(slot.kind);
+  const key = typed ?? kind.typed?.keyText(slot.setup) ?? '';
   return (
     <>
       <div className="d-flex gap-2 my-1">
@@ -140,14 +141,16 @@ function KeyOf({
           aria-label={`Kind of question ${number}`}
           value={slot.kind}
           onChange={(e) => {
-            const kind = e.target.value as KindName;
-            const { fresh, withKey } = kindOf(kind);
-            onChange({ ...slot, kind, setup: withKey(fresh(), key) }, false);
+            const chosen = typedKind(e.target.value as KindName);
+            onChange(
+              { ...slot, kind: e.target.value as KindName, setup: chosen.typed.withKey(chosen.fresh(), key) },
+              false,
+            );
           }}
         >
-          {KIND_NAMES.map((kind) => (
-            <option key={kind} value={kind}>
-              {KIND_WORDS[kind].name}
+          {[...new Set([...TYPED_KINDS, slot.kind])].map((name) => (
+            <option key={name} value={name}>
+              {KIND_WORDS[name].name}
             </option>
           ))}
         </select>
@@ -157,18 +160,20 @@ function KeyOf({
           onChange={(marks) => onChange({ ...slot, marks }, false)}
         />
       </div>
-      <textarea
-        className="form-control form-control-sm"
-        aria-label={`Key of question ${number}`}
-        placeholder={slot.kind === 'choice' ? 'One option a line, * before the right one' : 'The right answer'}
-        rows={Math.min(8, key.split('\n').length)}
-        value={key}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          onChange({ ...slot, setup: kindOf(slot.kind).withKey(slot.setup, e.target.value) }, true);
-        }}
-        onBlur={() => setTyped(null)}
-      />
+      {kind.typed && (
+        <textarea
+          className="form-control form-control-sm"
+          aria-label={`Key of question ${number}`}
+          placeholder={slot.kind === 'choice' ? 'One option a line, * before the right one' : 'The right answer'}
+          rows={Math.min(8, key.split('\n').length)}
+          value={key}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            onChange({ ...slot, setup: typedKind(slot.kind).typed.withKey(slot.setup, e.target.value) }, true);
+          }}
+          onBlur={() => setTyped(null)}
+        />
+      )}
       <p className="soft mt-1">{editorSide(slot.kind).sentence(slot.setup)}</p>
     </>
   );

@@ -3,7 +3,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Change } from '@/core/exams/amendments';
-import { kindOf } from '@/core/kinds/registry';
+import { TYPED_KINDS, typedKind } from '@/core/kinds/registry';
 import type { AnswersView } from '@/server/marking/answers-view';
 import { editorSide } from '../kinds/editors';
 import { TextWithFormulas } from '../sheet/Formula';
@@ -87,17 +87,19 @@ export function MendingNotes(props: Props) {
       {!view.varies && (
         <section className="note" aria-label="One more right answer">
           <h3>One more right answer</h3>
-          {view.slots.map((slot) => (
-            <MoreRight
-              key={slot.id}
-              letter={view.slots.length > 1 ? slot.letter : ''}
-              hint={editorSide(slot.kind).trialHint}
-              onAdd={(typed) => {
-                const response = kindOf(slot.kind).fromTyped(slot.setup, typed);
-                onChanges(withShare(changes, slot.id, response, '1'));
-              }}
-            />
-          ))}
+          {view.slots
+            .filter(({ kind }) => TYPED_KINDS.includes(kind))
+            .map((slot) => (
+              <MoreRight
+                key={slot.id}
+                letter={view.slots.length > 1 ? slot.letter : ''}
+                hint={editorSide(slot.kind).trialHint}
+                onAdd={(typed) => {
+                  const response = typedKind(slot.kind).typed.response(slot.setup, typed);
+                  onChanges(withShare(changes, slot.id, response, '1'));
+                }}
+              />
+            ))}
         </section>
       )}
       <section className="note" aria-label="The whole question">

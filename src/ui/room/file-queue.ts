@@ -1,5 +1,6 @@
 import { ok, type Result, refuse } from '@/core/base/result';
-import { fileSize, type HandedFile, PIECE_BYTES } from '@/core/content/handed-file';
+import { fileSize, PIECE_BYTES } from '@/core/content/file-limits';
+import type { HandedFile } from '@/core/content/handed-file';
 import type { FileReceived } from '@/server/sittings/handed-files';
 import { type FileProgress, hashOf } from '../sheet/FileKeeper';
 import type { DeviceStore, KeptFile } from './device-store';

@@ -59,7 +59,7 @@ export function QuestionView(props: Props) {
         label={`Question ${number}${letter}`}
         sheet={found.sheet}
         response={response}
-        onChange={(value) => onAnswer(id, value)}
+        onChange={(value) => onAnswer(id, { version: found.responseVersion, ...Object(value) })}
         drawn={drawn}
       />
     );

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cpuTime } from '../../../tests/drivers/cpu-time';
+import { placedSlots } from '@/core/bank/question';
 import { questionSheet } from '@/core/bank/sheet';
 import { questionOfEveryKind, sampleQuestion } from '../../../tests/drivers/samples';
 import { drawFormula, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from './formulas';
@@ -38,6 +39,7 @@ describe('formulas', () => {
 
 it('formulas inside a long answer are drawn for those who read it', () => {
   const question = questionOfEveryKind('Long');
-  const drawn = drawResponseFormulas(questionSheet(question, 1), { l: { text: 'It is $P = R I^2$, and $x_1$.' } });
+  const long = placedSlots(question).find(({ slot }) => slot.kind === 'longAnswer')?.id ?? '';
+  const drawn = drawResponseFormulas(questionSheet(question, 1), { [long]: { text: 'It is $P = R I^2$, and $x_1$.' } });
   expect(Object.keys(drawn)).toEqual(['i:P = R I^2', 'i:x_1']);
 });

@@ -41,7 +41,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'recording-undescribed': () => 'A recording does not say what it is.',
   'film-without-captions': () => 'A film has no captions for those who cannot hear it.',
   'formula-unbalanced': (v) => `A brace does not close in ${v.latex}.`,
-  'trial-not-as-expected': (v) => `The trial answer “${v.typed}” is not marked as expected.`,
+  'trial-not-as-expected': (v) => `The trial answer “${v.answer}” is not marked as expected.`,
   'choice-no-key': () => 'No option is marked as right. Mark it at its left.',
   'choice-two-keys': () => 'Two options are right, but only one can be chosen.',
   'choice-one-option': () => 'One option is no choice. Add another.',

@@ -1,6 +1,7 @@
 import { exact, stored } from '@/core/base/exact';
 import type { Change } from '@/core/exams/amendments';
 import { kindOf } from '@/core/kinds/registry';
+import { responseWords } from '@/core/kinds/response';
 import type { AnsweredSlot } from '@/server/marking/answers-view';
 import { outOf } from './traces';
 
@@ -11,6 +12,6 @@ export function changeText(change: Change, slots: readonly AnsweredSlot[]): stri
   const slot = slots.find(({ id }) => id === change.slot);
   if (!slot) return 'An answer is decided.';
   const marks = outOf(stored(exact(change.share).mul(exact(slot.of))), slot.of);
-  const answer = kindOf(slot.kind).describeResponse(slot.setup, change.response);
+  const answer = responseWords(kindOf(slot.kind), slot.setup, change.response) ?? '';
   return `“${answer}” earns ${marks}${slots.length > 1 ? ` in slot ${slot.letter}` : ''}.`;
 }

@@ -14,8 +14,8 @@ describe('a choice', () => {
   it('of which at most two may be chosen takes no third', () => {
     const limited = setup({ most: 2 });
     expect(choice.sheet(limited, 1).most).toBe(2);
-    expect(choice.mark(limited, { chosen: ['a', 'b'] })).toMatchObject({ state: 'marked' });
-    const tooMany = choice.mark(limited, { chosen: ['a', 'b', 'c'] });
+    expect(choice.marked.mark(limited, { chosen: ['a', 'b'] })).toMatchObject({ state: 'marked' });
+    const tooMany = choice.marked.mark(limited, { chosen: ['a', 'b', 'c'] });
     expect(tooMany.state === 'marked' && tooMany.share.equals(0)).toBe(true);
     expect(tooMany.trace).toEqual([{ code: 'choices-too-many', values: { keys: 2 } }]);
     expect(codes(setup({ most: 1 }))).toContain('choice-most-too-few');

@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
 import { shuffled } from '../../base/random';
 import { CHOICE_SCHEMES, markChoices } from '../../rules/choice/rules';
-import { marked } from '../../rules/marking';
+import { marked, type Marking } from '../../rules/marking';
 import { ZERO } from '../../base/exact';
 import { plainReading } from '../../rules/text/normalise';
-import type { Kind } from '../contract';
+import type { KindWith } from '../contract';
 
 const optionId = z.string().regex(/^[a-z0-9]{1,12}$/);
 
@@ -82,11 +82,62 @@ function readiness(setup: ChoiceSetup): Finding[] {
   return findings;
 }
 
-export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
+function mark(setup: ChoiceSetup, { chosen }: ChoiceResponse): Marking {
+  const known = chosen.filter((id) => setup.options.some((o) => o.id === id));
+  const most = setup.several ? (setup.most ?? known.length) : 1;
+  if (known.length > most) return marked(ZERO, [{ code: 'choices-too-many', values: { keys: most } }]);
+  const marking = markChoices(keysOf(setup), known, setup.several ? setup.scheme : 'whole');
+  const feedback = setup.options
+    .filter((o) => known.includes(o.id) && o.feedback !== '')
+    .map((o) => o.feedback)
+    .join(' ');
+  const chosenStep = { code: 'choices-chosen', evidence: known.map((id) => wordsOf(setup, [id])) };
+  return { ...marking, trace: [chosenStep, ...marking.trace], ...(feedback ? { feedback } : {}) };
+}
+
+/** How an option is called where answers are typed. */
+const letterOf = (index: number): string => String.fromCharCode(97 + index);
+
+function withKey(setup: ChoiceSetup, typed: string): ChoiceSetup {
+  const lines = typed
+    .split('\n')
+    .map((line) => line.trim())
+    .filter((line) => line !== '')
+    .slice(0, 26);
+  const options = lines.map((line, i) => ({
+    id: letterOf(i),
+    text: line.replace(/^\*\s*/, '').slice(0, 2000),
+    key: line.startsWith('*'),
+    feedback: '',
+  }));
+  return options.length === 0 ? setup : { ...setup, options, several: options.filter((o) => o.key).length > 1 };
+}
+
+/** An option by its very words, or options by their letters. */
+function fromTyped(setup: ChoiceSetup, typed: string): ChoiceResponse {
+  const exactly = setup.options.find((o) => o.text.trim() === typed.trim());
+  if (exactly) return { chosen: [exactly.id] };
+  const letters = typed.toLowerCase().match(/[a-z]/g) ?? [];
+  const chosen = letters.map((letter) => setup.options[letter.charCodeAt(0) - 97]?.id).filter((id) => id !== undefined);
+  return { chosen: [...new Set(chosen)] };
+}
+
+/** Of one answer every option; of several all right ones, one of them, and all with a wrong one. */
+function tryouts({ options, several }: ChoiceSetup): ChoiceResponse[] {
+  const keys = options.filter((o) => o.key).map((o) => o.id);
+  const wrong = options.filter((o) => !o.key).map((o) => o.id);
+  const all = several
+    ? [keys, keys.slice(0, 1), [...keys, ...wrong.slice(0, 1)]]
+    : [...keys, ...wrong].map((id) => [id]);
+  const different = new Map(all.filter((chosen) => chosen.length > 0).map((chosen) => [chosen.join(), chosen]));
+  return [...different.values()].map((chosen) => ({ chosen }));
+}
+
+export const choice: KindWith<'marked' | 'typed', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
   name: 'choice',
   placement: 'block',
   setup: { name: 'choice setup', version: 1, schema: setup, migrations: [] },
-  response,
+  response: { name: 'choice response', version: 1, schema: response, migrations: [] },
   accepts({ options, several, most }, { chosen }) {
     const known = new Set(options.map((o) => o.id));
     const least = new Set(chosen).size === chosen.length && chosen.every((id) => known.has(id));
@@ -111,62 +162,27 @@ export const choice: Kind<ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
       look: lookOf(setup),
     };
   },
-  mark(setup, { chosen }) {
-    const known = chosen.filter((id) => setup.options.some((o) => o.id === id));
-    const most = setup.several ? (setup.most ?? known.length) : 1;
-    if (known.length > most) return marked(ZERO, [{ code: 'choices-too-many', values: { keys: most } }]);
-    const marking = markChoices(keysOf(setup), known, setup.several ? setup.scheme : 'whole');
-    const feedback = setup.options
-      .filter((o) => known.includes(o.id) && o.feedback !== '')
-      .map((o) => o.feedback)
-      .join(' ');
-    const chosenStep = { code: 'choices-chosen', evidence: known.map((id) => wordsOf(setup, [id])) };
-    return { ...marking, trace: [chosenStep, ...marking.trace], ...(feedback ? { feedback } : {}) };
-  },
   readiness,
   describe: (setup) => setup.options.map((o) => o.text).join(' / '),
   describeResponse: (setup, { chosen }) => wordsOf(setup, chosen),
-  describeKey: (setup) => wordsOf(setup, [...keysOf(setup)]),
-  key: (setup) => (keysOf(setup).size > 0 ? { chosen: [...keysOf(setup)] } : null),
-  fixedKeyPlace: ({ several, shuffle, options }) =>
-    several || shuffle ? null : options.findIndex((o) => o.key) + 1 || null,
-  withKey(setup, typed) {
-    const lines = typed
-      .split('\n')
-      .map((line) => line.trim())
-      .filter((line) => line !== '')
-      .slice(0, 26);
-    const options = lines.map((line, i) => ({
-      id: String.fromCharCode(97 + i),
-      text: line.replace(/^\*\s*/, '').slice(0, 2000),
-      key: line.startsWith('*'),
-      feedback: '',
-    }));
-    return options.length === 0 ? setup : { ...setup, options, several: options.filter((o) => o.key).length > 1 };
-  },
-  typedKey: ({ options }) => options.map((o) => `${o.key ? '* ' : ''}${o.text}`).join('\n'),
-  tryouts: ({ options, several }) => {
-    const letters = options.map((o, i) => ({ letter: String.fromCharCode(97 + i), key: o.key }));
-    const keys = letters.filter((o) => o.key).map((o) => o.letter);
-    const wrong = letters.filter((o) => !o.key).map((o) => o.letter);
-    const all = several
-      ? [keys.join(''), keys.slice(0, 1).join(''), [...keys, ...wrong.slice(0, 1)].join('')]
-      : [...keys, ...wrong];
-    return [...new Set(all.filter((typed) => typed !== ''))];
-  },
   gist: (_, { chosen }) => [...chosen].sort().join(' '),
-  valueOf: () => null,
   put: (setup, put) => ({
     ...setup,
     options: setup.options.map((o) => ({ ...o, text: put(o.text, 'words'), feedback: put(o.feedback, 'words') })),
   }),
-  fromTyped(setup, typed) {
-    const exactly = setup.options.find((o) => o.text.trim() === typed.trim());
-    if (exactly) return { chosen: [exactly.id] };
-    const letters = typed.toLowerCase().match(/[a-z]/g) ?? [];
-    const chosen = letters
-      .map((letter) => setup.options[letter.charCodeAt(0) - 97]?.id)
-      .filter((id) => id !== undefined);
-    return { chosen: [...new Set(chosen)] };
+  marked: {
+    mark,
+    key: (setup) => (keysOf(setup).size > 0 ? { chosen: [...keysOf(setup)] } : null),
+    describeKey: (setup) => wordsOf(setup, [...keysOf(setup)]),
+    fixedKeyPlace: ({ several, shuffle, options }) =>
+      several || shuffle ? null : options.findIndex((o) => o.key) + 1 || null,
+    tryouts,
+  },
+  typed: {
+    withKey,
+    keyText: ({ options }) => options.map((o) => `${o.key ? '* ' : ''}${o.text}`).join('\n'),
+    response: fromTyped,
+    responseText: ({ options }, { chosen }) =>
+      options.flatMap(({ id }, i) => (chosen.includes(id) ? [letterOf(i)] : [])).join(' '),
   },
 };

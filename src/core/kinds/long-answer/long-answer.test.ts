@@ -12,14 +12,14 @@ const setup: LongAnswerSetup = {
   },
 };
 const codes = (text: string, more: Partial<LongAnswerSetup> = {}): string[] => {
-  const marking = longAnswer.mark({ ...setup, ...more }, { text });
+  const marking = longAnswer.marked.mark({ ...setup, ...more }, { text });
   return [marking.state, ...marking.trace.map(({ code }) => code)];
 };
 
 describe('a long answer', () => {
   it('waits for a person, who is shown the words that were looked for', () => {
     expect(codes('We changed the cooler filters today')).toEqual(['waits', 'long-answer', 'words-noticed']);
-    const { trace } = longAnswer.mark(setup, { text: 'We changed the filter today' });
+    const { trace } = longAnswer.marked.mark(setup, { text: 'We changed the filter today' });
     expect(trace.at(-1)?.evidence).toEqual(['filter']);
     expect(codes('We did nothing at all')).toEqual(['waits', 'long-answer']);
   });
@@ -37,9 +37,9 @@ describe('a long answer', () => {
   it('takes text with headings and lists, and nothing else from a student', () => {
     const rich = (node: unknown) => ({ text: 'x', rich: { type: 'doc', content: [node] } });
     const text = { type: 'paragraph', content: [{ type: 'text', text: 'x', marks: [{ type: 'bold' }] }] };
-    expect(longAnswer.response.safeParse(rich(text)).success).toBe(true);
-    expect(longAnswer.response.safeParse(rich({ type: 'blockSlot', attrs: { id: 'a' } })).success).toBe(false);
+    expect(longAnswer.response.schema.safeParse(rich(text)).success).toBe(true);
+    expect(longAnswer.response.schema.safeParse(rich({ type: 'blockSlot', attrs: { id: 'a' } })).success).toBe(false);
     const picture = { type: 'picture', attrs: { media: 'a'.repeat(64), description: '', width: 50, ratio: 1 } };
-    expect(longAnswer.response.safeParse(rich(picture)).success).toBe(false);
+    expect(longAnswer.response.schema.safeParse(rich(picture)).success).toBe(false);
   });
 });

@@ -2,12 +2,12 @@ import { z } from 'zod';
 import { type HandedFile, handedFile } from '../../content/handed-file';
 import { type Content, contentSchema, nodesOf } from '../../content/document';
 import { type Finding, stops, under, warns } from '../../base/finding';
-import { type TraceStep, waits } from '../../rules/marking';
+import { type Marking, type TraceStep, waits } from '../../rules/marking';
 import { keywordsIn, markText, putInText, textRules, textRulesReadiness } from '../../rules/text/rules';
 import { DOUBTS_ALL } from '../../rules/text/doubts';
 import { FORGIVES_ALL, gistOfText } from '../../rules/text/words';
 import { countWords } from '../../text/readability';
-import type { Kind } from '../contract';
+import type { KindWith } from '../contract';
 
 /** The longest answer that can be handed in, in characters. */
 export const LONGEST_ANSWER = 50_000;
@@ -62,68 +62,77 @@ function readiness({ rules, counts, example, least, most }: LongAnswerSetup): Fi
   return findings;
 }
 
-export const longAnswer: Kind<LongAnswerSetup, LongAnswerSheet, LongAnswerResponse> = {
-  name: 'longAnswer',
-  placement: 'block',
-  setup: { name: 'long answer setup', version: 1, schema: setup, migrations: [] },
-  response,
-  accepts: ({ write, files: most }, { rich, files = [] }) =>
-    files.length <= most &&
-    new Set(files.map(({ hash }) => hash)).size === files.length &&
-    (rich === undefined || write === 'rich'),
-  files: ({ files = [] }) => files,
-  fresh: () => ({
-    version: 1,
-    write: 'plain',
-    lines: 8,
-    least: null,
-    most: null,
-    files: 0,
-    example: '',
-    rules: {
-      forgives: FORGIVES_ALL,
-      rules: [],
-      calls: [],
-      doubts: DOUBTS_ALL,
-      otherwise: 'waits',
-      otherwiseFeedback: '',
+function mark({ rules, counts, least, most }: LongAnswerSetup, { text, files = [] }: LongAnswerResponse): Marking {
+  const words = countWords(text);
+  const length: TraceStep[] = [
+    ...(least !== null && words < least ? [{ code: 'words-too-few', values: { words, least } }] : []),
+    ...(most !== null && words > most ? [{ code: 'words-too-many', values: { words, most } }] : []),
+  ];
+  // Nobody but a person reads a file.
+  if (counts && files.length === 0) {
+    const marking = markText(rules, text);
+    return { ...marking, trace: [...length, ...marking.trace] };
+  }
+  const hits = keywordsIn(rules, text);
+  return waits([
+    { code: 'long-answer' },
+    ...(files.length > 0 ? [{ code: 'files-beside', values: { files: files.length } }] : []),
+    ...length,
+    ...(hits.length > 0 ? [{ code: 'words-noticed', evidence: hits }] : []),
+  ]);
+}
+
+export const longAnswer: KindWith<'marked' | 'typed' | 'files', LongAnswerSetup, LongAnswerSheet, LongAnswerResponse> =
+  {
+    name: 'longAnswer',
+    placement: 'block',
+    setup: { name: 'long answer setup', version: 1, schema: setup, migrations: [] },
+    response: { name: 'long answer response', version: 1, schema: response, migrations: [] },
+    accepts: ({ write, files: most }, { rich, files = [] }) =>
+      files.length <= most &&
+      new Set(files.map(({ hash }) => hash)).size === files.length &&
+      (rich === undefined || write === 'rich'),
+    fresh: () => ({
+      version: 1,
+      write: 'plain',
+      lines: 8,
+      least: null,
+      most: null,
+      files: 0,
+      example: '',
+      rules: {
+        forgives: FORGIVES_ALL,
+        rules: [],
+        calls: [],
+        doubts: DOUBTS_ALL,
+        otherwise: 'waits',
+        otherwiseFeedback: '',
+      },
+      counts: false,
+    }),
+    blank: ({ text, files = [] }) => text.trim() === '' && files.length === 0,
+    sheet: ({ write, lines, least, most, files }) => ({ write, lines, least, most, files }),
+    readiness,
+    describe: () => '…',
+    describeResponse: (_, { text, files = [] }) => [text, ...files.map(({ name }) => `[${name}]`)].join('\n').trim(),
+    gist: ({ rules }, { text, files = [] }) =>
+      [gistOfText(text, rules.forgives), ...files.map(({ hash }) => hash)].join(' ').trim(),
+    put: (setup, put) => ({ ...setup, example: put(setup.example, 'words'), rules: putInText(setup.rules, put) }),
+    marked: {
+      mark,
+      key: ({ example }) => (example.trim() === '' ? null : { text: example }),
+      describeKey: ({ example }) => example,
+      fixedKeyPlace: () => null,
+      tryouts: ({ example }) =>
+        [...new Set([example, example.split(/(?<=[.!?])\s/)[0] ?? ''])]
+          .filter((text) => text.trim() !== '')
+          .map((text) => ({ text })),
     },
-    counts: false,
-  }),
-  blank: ({ text, files = [] }) => text.trim() === '' && files.length === 0,
-  sheet: ({ write, lines, least, most, files }) => ({ write, lines, least, most, files }),
-  mark({ rules, counts, least, most }, { text, files = [] }) {
-    const words = countWords(text);
-    const length: TraceStep[] = [
-      ...(least !== null && words < least ? [{ code: 'words-too-few', values: { words, least } }] : []),
-      ...(most !== null && words > most ? [{ code: 'words-too-many', values: { words, most } }] : []),
-    ];
-    // Nobody but a person reads a file.
-    if (counts && files.length === 0) {
-      const marking = markText(rules, text);
-      return { ...marking, trace: [...length, ...marking.trace] };
-    }
-    const hits = keywordsIn(rules, text);
-    return waits([
-      { code: 'long-answer' },
-      ...(files.length > 0 ? [{ code: 'files-beside', values: { files: files.length } }] : []),
-      ...length,
-      ...(hits.length > 0 ? [{ code: 'words-noticed', evidence: hits }] : []),
-    ]);
-  },
-  readiness,
-  describe: () => '…',
-  describeResponse: (_, { text, files = [] }) => [text, ...files.map(({ name }) => `[${name}]`)].join('\n').trim(),
-  describeKey: ({ example }) => example,
-  key: ({ example }) => (example.trim() === '' ? null : { text: example }),
-  fixedKeyPlace: () => null,
-  withKey: (setup, typed) => ({ ...setup, example: typed }),
-  typedKey: ({ example }) => example,
-  tryouts: ({ example }) =>
-    [...new Set([example, example.split(/(?<=[.!?])\s/)[0] ?? ''])].filter((typed) => typed.trim() !== ''),
-  gist: ({ rules }, { text, files = [] }) =>
-    [gistOfText(text, rules.forgives), ...files.map(({ hash }) => hash)].join(' ').trim(),
-  valueOf: () => null,
-  put: (setup, put) => ({ ...setup, example: put(setup.example, 'words'), rules: putInText(setup.rules, put) }),
-  fromTyped: (_, text) => ({ text }),
-};
+    typed: {
+      withKey: (setup, typed) => ({ ...setup, example: typed }),
+      keyText: ({ example }) => example,
+      response: (_, text) => ({ text }),
+      responseText: (_, { text }) => text,
+    },
+    files: { of: ({ files = [] }) => files },
+  };

@@ -11,7 +11,7 @@ import {
 } from '../../rules/maths/rules';
 import { mathsTryouts } from '../../rules/maths/tryouts';
 import { understood } from '../../rules/maths/understood';
-import type { Kind } from '../contract';
+import type { KindWith } from '../contract';
 
 /** Which signs a student finds under the field. */
 const PALETTE_NAMES = ['expression', 'comparison', 'matrix', 'general'] as const;
@@ -37,7 +37,7 @@ export interface MathsSheet {
   tightDenominators: boolean;
 }
 
-const typedKey = ({ rules }: MathsSetup): string => rules.rules[0]?.key ?? '';
+const keyText = ({ rules }: MathsSetup): string => rules.rules[0]?.key ?? '';
 
 /** Text in which the formula is drawn as it was understood; as it was typed when it cannot be read. */
 function drawable(typed: string, variables: readonly string[]): string {
@@ -52,11 +52,11 @@ const PALETTE_OF: Partial<Record<MathsSetup['rules']['mode'], MathsSetup['palett
   tuple: 'matrix',
 };
 
-export const maths: Kind<MathsSetup, MathsSheet, MathsResponse> = {
+export const maths: KindWith<'marked' | 'typed' | 'valued', MathsSetup, MathsSheet, MathsResponse> = {
   name: 'maths',
   placement: 'inline',
   setup: { name: 'maths setup', version: 1, schema: setup, migrations: [] },
-  response,
+  response: { name: 'maths response', version: 1, schema: response, migrations: [] },
   accepts: () => true,
   fresh: (conventions) => ({ version: 1, rules: rulesFromKey('', conventions), palette: 'expression' }),
   blank: ({ formula }) => formula.trim() === '',
@@ -67,25 +67,30 @@ export const maths: Kind<MathsSetup, MathsSheet, MathsResponse> = {
     logBase: rules.logBase,
     tightDenominators: rules.tightDenominators ?? false,
   }),
-  mark: ({ rules }, { formula }) => markMaths(rules, formula),
   readiness: ({ rules }) => mathsRulesReadiness(rules),
   describe: () => '…',
   describeResponse: ({ rules }, { formula }) => drawable(formula, rules.variables),
-  describeKey: ({ rules }) => drawable(rules.rules[0]?.key ?? '', rules.variables),
-  key(setup) {
-    const formula = typedKey(setup);
-    return formula === '' ? null : { formula };
-  },
-  fixedKeyPlace: () => null,
-  withKey(setup, typed) {
-    const rules = rulesFromKey(typed.replace(/^\*\s*/, '').split('\n')[0] ?? '', setup.rules);
-    return { ...setup, rules, palette: PALETTE_OF[rules.mode] ?? 'expression' };
-  },
-  typedKey,
-  tryouts: ({ rules }) => mathsTryouts(rules),
   gist: ({ rules }, { formula }) => gistOfMaths(rules, formula),
   same: ({ rules }, a, b) => sameFormula(rules, a.formula, b.formula),
-  valueOf: (_, { formula }) => (formula.trim() === '' ? null : formula.trim()),
   put: (setup, put) => ({ ...setup, rules: putInMaths(setup.rules, put) }),
-  fromTyped: (_, formula) => ({ formula }),
+  marked: {
+    mark: ({ rules }, { formula }) => markMaths(rules, formula),
+    key(setup) {
+      const formula = keyText(setup);
+      return formula === '' ? null : { formula };
+    },
+    describeKey: ({ rules }) => drawable(rules.rules[0]?.key ?? '', rules.variables),
+    fixedKeyPlace: () => null,
+    tryouts: ({ rules }) => mathsTryouts(rules).map((formula) => ({ formula })),
+  },
+  typed: {
+    withKey(setup, typed) {
+      const rules = rulesFromKey(typed.replace(/^\*\s*/, '').split('\n')[0] ?? '', setup.rules);
+      return { ...setup, rules, palette: PALETTE_OF[rules.mode] ?? 'expression' };
+    },
+    keyText,
+    response: (_, formula) => ({ formula }),
+    responseText: (_, { formula }) => formula,
+  },
+  valued: { value: (_, { formula }) => formula.trim() || null },
 };

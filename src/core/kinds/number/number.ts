@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { gistOfNumber, putInNumber, valueInKeyUnit } from '../../rules/number/answers';
 import { markNumber, numberRules, numberRulesReadiness, rulesFromKey } from '../../rules/number/rules';
 import { numberTryouts } from '../../rules/number/tryouts';
-import type { Kind } from '../contract';
+import type { KindWith } from '../contract';
 
 const setup = z.object({
   version: z.literal(1),
@@ -25,15 +25,26 @@ export interface NumberSheet {
   withUnit: boolean;
 }
 
-function typedKey({ rules }: NumberSetup): string {
+function keyText({ rules }: NumberSetup): string {
   return `${rules.rules[0]?.value ?? ''} ${rules.unit}`.trim();
 }
 
-export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
+/** The unit of an answer: what is printed behind it is not asked. */
+function unitOf({ rules, unitEntry }: NumberSetup, { unit }: NumberResponse): string {
+  return unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit;
+}
+
+function fromTyped({ unitEntry, units }: NumberSetup, typed: string): NumberResponse {
+  if (unitEntry !== 'listed') return { number: typed, unit: '' };
+  const unit = units.find((u) => typed.trim().endsWith(` ${u}`)) ?? '';
+  return { number: unit ? typed.trim().slice(0, -unit.length).trim() : typed, unit };
+}
+
+export const number: KindWith<'marked' | 'typed' | 'valued', NumberSetup, NumberSheet, NumberResponse> = {
   name: 'number',
   placement: 'inline',
   setup: { name: 'number setup', version: 1, schema: setup, migrations: [] },
-  response,
+  response: { name: 'number response', version: 1, schema: response, migrations: [] },
   accepts: () => true,
   fresh: () => ({ version: 1, rules: rulesFromKey(''), unitEntry: 'typed', units: [] }),
   blank: ({ number }) => number.trim() === '',
@@ -45,9 +56,6 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
       withUnit: unitEntry === 'typed' && rules.unit !== '' && rules.unit !== '1',
     };
   },
-  mark({ rules, unitEntry }, { number, unit }) {
-    return markNumber(rules, number, unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit);
-  },
   readiness({ rules, unitEntry, units }) {
     const findings = numberRulesReadiness(rules);
     if (unitEntry === 'listed' && rules.unit !== '' && !units.includes(rules.unit)) {
@@ -58,26 +66,25 @@ export const number: Kind<NumberSetup, NumberSheet, NumberResponse> = {
   describe: ({ rules, unitEntry }) => (unitEntry === 'printed' && rules.unit ? `… ${rules.unit}` : '…'),
   describeResponse: ({ rules, unitEntry }, { number, unit }) =>
     `${number} ${unitEntry === 'printed' ? rules.unit : unit}`.trim(),
-  describeKey: typedKey,
-  key({ rules, unitEntry }) {
-    const value = rules.rules[0]?.value ?? '';
-    if (value === '') return null;
-    return { number: value, unit: unitEntry === 'printed' ? '' : rules.unit };
-  },
-  fixedKeyPlace: () => null,
-  withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
-  typedKey,
-  tryouts: ({ rules }) => numberTryouts(rules),
-  gist({ rules, unitEntry }, { number, unit }) {
-    return gistOfNumber(rules, number, unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit);
-  },
-  valueOf({ rules, unitEntry }, { number, unit }) {
-    return valueInKeyUnit(rules, number, unitEntry === 'printed' && rules.unit !== '' ? rules.unit : unit);
-  },
+  gist: (setup, response) => gistOfNumber(setup.rules, response.number, unitOf(setup, response)),
   put: (setup, put) => ({ ...setup, rules: putInNumber(setup.rules, put) }),
-  fromTyped({ unitEntry, units }, typed) {
-    if (unitEntry !== 'listed') return { number: typed, unit: '' };
-    const unit = units.find((u) => typed.trim().endsWith(` ${u}`)) ?? '';
-    return { number: unit ? typed.trim().slice(0, -unit.length).trim() : typed, unit };
+  marked: {
+    mark: (setup, response) => markNumber(setup.rules, response.number, unitOf(setup, response)),
+    key({ rules, unitEntry }) {
+      const value = rules.rules[0]?.value ?? '';
+      if (value === '') return null;
+      return { number: value, unit: unitEntry === 'printed' ? '' : rules.unit };
+    },
+    describeKey: keyText,
+    fixedKeyPlace: () => null,
+    tryouts: (setup) => numberTryouts(setup.rules).map((typed) => fromTyped(setup, typed)),
   },
+  typed: {
+    withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
+    keyText,
+    response: fromTyped,
+    // Nothing is trimmed: it is what is being typed.
+    responseText: (_, { number, unit }) => (unit === '' ? number : `${number} ${unit}`),
+  },
+  valued: { value: (setup, response) => valueInKeyUnit(setup.rules, response.number, unitOf(setup, response)) },
 };

@@ -5,10 +5,10 @@ import { rulesFromKey } from '../../rules/maths/rules';
 import { places, type PlacesSetup, withFormula } from './places';
 
 const share = (setup: PlacesSetup, typed: string): string => {
-  const marking = places.mark(setup, places.fromTyped(setup, typed));
+  const marking = places.marked.mark(setup, places.typed.response(setup, typed));
   return marking.state === 'waits' ? 'waits' : stored(marking.share);
 };
-const typed = (key: string): PlacesSetup => places.withKey(places.fresh(), key);
+const typed = (key: string): PlacesSetup => places.typed.withKey(places.fresh(), key);
 
 describe('places in LaTeX', () => {
   it('are found with what stands in them, braces in them included', () => {
@@ -57,7 +57,7 @@ describe('a formula with places', () => {
     expect(places.readiness(whole)).toEqual([]);
     expect([share(whole, '3; 4'), share(whole, '6; 8'), share(whole, '4; 3')]).toEqual(['1', '1', '0']);
     expect(share({ ...whole, whole: null }, '6; 8')).toBe('0');
-    const marking = places.mark(whole, places.fromTyped(whole, '3;'));
+    const marking = places.marked.mark(whole, places.typed.response(whole, '3;'));
     expect(marking.trace).toEqual([{ code: 'places-empty' }]);
     // What is put in stays together: (1+2)·x is three times x, not 1 + 2x.
     const product = { ...typed('?(3)x'), whole: rulesFromKey('') };

@@ -15,7 +15,7 @@ import {
   sameFormula,
 } from '../../rules/maths/rules';
 import { mathsTryouts } from '../../rules/maths/tryouts';
-import type { Kind } from '../contract';
+import type { KindWith } from '../contract';
 
 const placeId = z.string().regex(/^[a-z0-9]{1,12}$/);
 
@@ -151,11 +151,28 @@ export function withFormula(setup: PlacesSetup, written: string): PlacesSetup {
   return { ...setup, formula, places: Object.fromEntries(places) };
 }
 
-export const places: Kind<PlacesSetup, PlacesSheet, PlacesResponse> = {
+/** What is typed for the places, one after another. */
+function inPlaces(setup: PlacesSetup, parts: readonly string[]): PlacesResponse {
+  return { places: Object.fromEntries(ids(setup).map((id, i) => [id, (parts[i] ?? '').trim().slice(0, 500)])) };
+}
+
+/** The key, and the key with one place as somebody might fill it otherwise. */
+function tryouts(setup: PlacesSetup): PlacesResponse[] {
+  const right = ids(setup).map((id) => keyOf(setup, id));
+  if (right.length === 0 || right.includes('')) return [];
+  const others = ids(setup).flatMap((id, at) =>
+    mathsTryouts(rulesOf(setup, id))
+      .slice(1, 4)
+      .map((typed) => right.map((key, i) => (i === at ? typed : key))),
+  );
+  return [right, ...others].map((parts) => inPlaces(setup, parts));
+}
+
+export const places: KindWith<'marked' | 'typed' | 'valued', PlacesSetup, PlacesSheet, PlacesResponse> = {
   name: 'places',
   placement: 'inline',
   setup: { name: 'formula with places', version: 1, schema: setup, migrations: [] },
-  response,
+  response: { name: 'formula with places response', version: 1, schema: response, migrations: [] },
   accepts: (setup, response) => Object.keys(response.places).every((id) => ids(setup).includes(id)),
   fresh: () => ({ version: 1, formula: '', places: {}, whole: null }),
   blank: ({ places: given }) => Object.values(given).every((typed) => typed.trim() === ''),
@@ -166,36 +183,15 @@ export const places: Kind<PlacesSetup, PlacesSheet, PlacesResponse> = {
     variables: [...new Set(ids(setup).flatMap((id) => setup.places[id]?.rules.variables ?? []))],
     decimalComma: Object.values(setup.places).some(({ rules }) => rules.decimalComma),
   }),
-  mark: (setup, given) => (setup.whole ? markWhole(setup, setup.whole, given) : markEach(setup, given)),
   readiness,
   describe: ({ formula }) => fillPlaces(formula, () => '…'),
   describeResponse: (setup, given) => boxed(setup, (id) => given.places[id]?.trim() ?? ''),
-  describeKey: (setup) => (ids(setup).length === 0 ? '' : boxed(setup, (id) => keyOf(setup, id))),
-  key: (setup) => (ids(setup).length === 0 || ids(setup).some((id) => keyOf(setup, id) === '') ? null : keys(setup)),
-  fixedKeyPlace: () => null,
-  withKey: fromTypedKey,
-  typedKey: ({ formula }) => fillPlaces(formula, ({ content }) => `?(${content})`),
-  tryouts(setup) {
-    const right = ids(setup).map((id) => keyOf(setup, id));
-    if (right.length === 0 || right.includes('')) return [];
-    const others = ids(setup).flatMap((id, at) =>
-      mathsTryouts(rulesOf(setup, id))
-        .slice(1, 4)
-        .map((typed) => right.map((key, i) => (i === at ? typed : key)).join('; ')),
-    );
-    return [...new Set([right.join('; '), ...others])];
-  },
   gist: (setup, given) =>
     ids(setup)
       .map((id) => gistOfMaths(rulesOf(setup, id), given.places[id] ?? ''))
       .join(' ; '),
   same: (setup, a, b) =>
     ids(setup).every((id) => sameFormula(rulesOf(setup, id), a.places[id] ?? '', b.places[id] ?? '')),
-  valueOf(setup, given) {
-    const [only, more] = ids(setup);
-    const typed = only === undefined || more !== undefined ? '' : (given.places[only]?.trim() ?? '');
-    return typed === '' ? null : typed;
-  },
   put(setup, put) {
     const formula = put(setup.formula, 'formula');
     const rules = Object.entries(setup.places).map(([id, place]) => [
@@ -204,8 +200,27 @@ export const places: Kind<PlacesSetup, PlacesSheet, PlacesResponse> = {
     ]);
     return { ...setup, formula, places: Object.fromEntries(rules), whole: setup.whole && putInMaths(setup.whole, put) };
   },
-  fromTyped(setup, typed) {
-    const parts = typed.split(';').map((part) => part.trim());
-    return { places: Object.fromEntries(ids(setup).map((id, i) => [id, (parts[i] ?? '').slice(0, 500)])) };
+  marked: {
+    mark: (setup, given) => (setup.whole ? markWhole(setup, setup.whole, given) : markEach(setup, given)),
+    key: (setup) => (ids(setup).length === 0 || ids(setup).some((id) => keyOf(setup, id) === '') ? null : keys(setup)),
+    describeKey: (setup) => (ids(setup).length === 0 ? '' : boxed(setup, (id) => keyOf(setup, id))),
+    fixedKeyPlace: () => null,
+    tryouts,
+  },
+  typed: {
+    withKey: fromTypedKey,
+    keyText: ({ formula }) => fillPlaces(formula, ({ content }) => `?(${content})`),
+    response: (setup, typed) => inPlaces(setup, typed.split(';')),
+    responseText: (setup, { places: given }) =>
+      ids(setup)
+        .map((id) => given[id] ?? '')
+        .join('; '),
+  },
+  valued: {
+    value(setup, given) {
+      const [only, more] = ids(setup);
+      const typed = only === undefined || more !== undefined ? '' : (given.places[only]?.trim() ?? '');
+      return typed === '' ? null : typed;
+    },
   },
 };

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { markText, putInText, rulesFromKey, textRules, textRulesReadiness } from '../../rules/text/rules';
 import { textTryouts } from '../../rules/text/tryouts';
 import { gistOfText } from '../../rules/text/words';
-import type { Kind } from '../contract';
+import type { KindWith } from '../contract';
 
 const setup = z.object({
   version: z.literal(1),
@@ -32,33 +32,38 @@ function firstKey({ rules }: ShortTextSetup): string {
     .join(' ');
 }
 
-export const shortText: Kind<ShortTextSetup, ShortTextSheet, ShortTextResponse> = {
+export const shortText: KindWith<'marked' | 'typed' | 'valued', ShortTextSetup, ShortTextSheet, ShortTextResponse> = {
   name: 'shortText',
   placement: 'inline',
   setup: { name: 'short text setup', version: 1, schema: setup, migrations: [] },
-  response,
+  response: { name: 'short text response', version: 1, schema: response, migrations: [] },
   accepts: () => true,
   fresh: () => ({ version: 1, rules: rulesFromKey(''), room: 'line' }),
   blank: ({ text }) => text.trim() === '',
   sheet: ({ room }) => ({ room }),
-  mark: ({ rules }, { text }) => markText(rules, text),
   readiness: ({ rules }) => textRulesReadiness(rules),
   describe: () => '…',
   describeResponse: (_, { text }) => text,
-  describeKey: firstKey,
-  key(setup) {
-    const text = firstKey(setup);
-    return text === '' ? null : { text };
-  },
-  fixedKeyPlace: () => null,
-  withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
-  typedKey(setup) {
-    const rule = setup.rules.rules[0];
-    return rule?.when === 'exact' ? rule.answers.join('; ') : firstKey(setup);
-  },
-  tryouts: ({ rules }) => textTryouts(rules),
   gist: ({ rules }, { text }) => gistOfText(text, rules.forgives),
-  valueOf: (_, { text }) => text.trim() || null,
   put: (setup, put) => ({ ...setup, rules: putInText(setup.rules, put) }),
-  fromTyped: (_, text) => ({ text }),
+  marked: {
+    mark: ({ rules }, { text }) => markText(rules, text),
+    key(setup) {
+      const text = firstKey(setup);
+      return text === '' ? null : { text };
+    },
+    describeKey: firstKey,
+    fixedKeyPlace: () => null,
+    tryouts: ({ rules }) => textTryouts(rules).map((text) => ({ text })),
+  },
+  typed: {
+    withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
+    keyText(setup) {
+      const rule = setup.rules.rules[0];
+      return rule?.when === 'exact' ? rule.answers.join('; ') : firstKey(setup);
+    },
+    response: (_, text) => ({ text }),
+    responseText: (_, { text }) => text,
+  },
+  valued: { value: (_, { text }) => text.trim() || null },
 };

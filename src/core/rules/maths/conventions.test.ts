@@ -4,7 +4,7 @@ import { CONVENTIONS, rulesFromKey } from './rules';
 import { understood } from './understood';
 
 const verdict = (key: string, typed: string, conventions = CONVENTIONS): string => {
-  const marking = maths.mark(
+  const marking = maths.marked.mark(
     { ...maths.fresh(conventions), rules: rulesFromKey(key, conventions) },
     { formula: typed },
   );
@@ -32,7 +32,7 @@ describe('conventions of a department', () => {
 
   it('stay with a slot when another key is typed', () => {
     const fresh = maths.fresh({ ...CONVENTIONS, decimalComma: true, tightDenominators: true });
-    expect(maths.withKey(fresh, 'x/2').rules).toMatchObject({ decimalComma: true, tightDenominators: true });
+    expect(maths.typed.withKey(fresh, 'x/2').rules).toMatchObject({ decimalComma: true, tightDenominators: true });
     expect(maths.sheet(fresh, 1)).toMatchObject({ decimalComma: true, tightDenominators: true, logBase: '10' });
   });
 });

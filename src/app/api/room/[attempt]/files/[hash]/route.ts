@@ -1,5 +1,5 @@
 import { refuse } from '@/core/base/result';
-import { PIECE_BYTES } from '@/core/content/handed-file';
+import { PIECE_BYTES } from '@/core/content/file-limits';
 import { maybeContext } from '@/server/auth/request';
 import { addFilePiece, readHandedFile } from '@/server/sittings/handed-files';
 import { readBody } from '../../../../read-body';

@@ -1,0 +1,132 @@
+'use client';
+import { X } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { TrialCheck } from '@/core/bank/checks';
+import type { PlacedSlot, Slot, Trial } from '@/core/bank/question';
+import { kindOf } from '@/core/kinds/registry';
+import { readResponse, storedResponse } from '@/core/kinds/response';
+import { StudentSlot } from '../kinds/SlotView';
+import { TextWithFormulas } from '../sheet/Formula';
+import { drawTextFormulas } from '../sheet/formulas';
+import { marksText } from '../words/marks';
+import { traceText } from '../words/traces';
+import { readExpected } from './trial-answers';
+
+interface RowProps {
+  placed: PlacedSlot;
+  trial: Trial;
+  check: TrialCheck | undefined;
+  onChange: (part: Partial<Trial>) => void;
+  onRemove: () => void;
+}
+
+/** A trial answer with its mark, the mark that is expected, and the reason. */
+export function TrialRow({ placed, trial, check, onChange, onRemove }: RowProps) {
+  const look = check?.marks === null ? 'hand' : check?.marks === '0' ? 'wrong' : 'good';
+  return (
+    <tr>
+      <td>
+        <TrialAnswer
+          placed={placed}
+          label="Trial answer"
+          response={trial.response}
+          onChange={(response) => onChange({ response })}
+        />
+      </td>
+      <td className={look}>{check && (check.marks === null ? 'waits' : marksText(check.marks))}</td>
+      <td className="narrow">
+        <ExpectedInput expected={trial.expected} onChange={(expected) => onChange({ expected })} />
+      </td>
+      <td>
+        {check && !check.agrees && <span className="wrong">not as expected: </span>}
+        {check && <TextWithFormulas text={traceText(check.trace)} drawn={drawTextFormulas(traceText(check.trace))} />}
+      </td>
+      <td>
+        <Button variant="quiet" aria-label="Take this trial answer out" onClick={onRemove}>
+          <X size={14} />
+        </Button>
+      </td>
+    </tr>
+  );
+}
+
+interface AnswerProps {
+  placed: PlacedSlot;
+  label: string;
+  /** As it is stored; undefined while nothing is answered. */
+  response: unknown;
+  onChange: (response: unknown) => void;
+}
+
+/** An answer on the bench: a line to type where the kind can be typed, else the slot as a student answers it. */
+export function TrialAnswer({ placed, label, response, onChange }: AnswerProps) {
+  const { id, slot } = placed;
+  const kind = kindOf(slot.kind);
+  const present = readResponse(kind, response)?.response;
+  const change = (next: unknown): void => onChange(storedResponse(kind, next));
+  const sheet = useMemo(() => kind.sheet(slot.setup, null), [kind, slot.setup]);
+  if (kind.typed) return <TypedAnswer slot={slot} label={label} present={present} onChange={change} />;
+  return (
+    <StudentSlot
+      kind={slot.kind}
+      id={`trial-${id}-${label}`}
+      label={label}
+      sheet={sheet}
+      response={present}
+      onChange={change}
+      drawn={drawTextFormulas(kind.describe(slot.setup))}
+    />
+  );
+}
+
+interface TypedProps {
+  slot: Slot;
+  label: string;
+  present: unknown;
+  onChange: (response: unknown) => void;
+}
+
+function TypedAnswer({ slot: { kind: name, setup }, label, present, onChange }: TypedProps) {
+  const { typed } = kindOf(name);
+  // As it was typed, as long as that is what the response says.
+  const [typing, setTyping] = useState<string | null>(null);
+  if (!typed) return null;
+  const same = typing !== null && JSON.stringify(typed.response(setup, typing)) === JSON.stringify(present);
+  const text = present === undefined ? '' : typed.responseText(setup, present);
+  return (
+    <input
+      className="form-control"
+      aria-label={label}
+      value={same ? typing : text}
+      onChange={(e) => {
+        setTyping(e.target.value);
+        onChange(typed.response(setup, e.target.value));
+      }}
+      onBlur={() => setTyping(null)}
+    />
+  );
+}
+
+interface ExpectedProps {
+  expected: Trial['expected'];
+  onChange: (expected: Trial['expected']) => void;
+}
+
+function ExpectedInput({ expected, onChange }: ExpectedProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <input
+      className="form-control"
+      aria-label="Expected mark"
+      placeholder="?"
+      value={typed ?? (expected === 'waits' || expected === '' ? expected : marksText(expected))}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        const read = readExpected(e.target.value);
+        if (read !== null) onChange(read);
+      }}
+      onBlur={() => setTyped(null)}
+    />
+  );
+}
