@@ -218,6 +218,7 @@ class Loader {
         instructions: '',
         items,
         passPercent: section.passPercent ?? null,
+        draws: [],
         shuffleQuestions: false,
       });
     }

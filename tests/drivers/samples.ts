@@ -119,6 +119,7 @@ export function sampleExam(
     instructions: '',
     items: items.slice(from, to),
     passPercent: null,
+    draws: [],
     shuffleQuestions: false,
   });
   const half = Math.ceil(count / 2);

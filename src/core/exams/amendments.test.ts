@@ -7,7 +7,7 @@ import { type Boundaries } from '../results/policy';
 import { score } from '../results/score';
 import { amendmentsOf, type Change } from './amendments';
 import { markItem } from './mark-item';
-import { assemble, paperItems } from './paper';
+import { assemble, paperItems, unmended } from './paper';
 
 const { plan, revisions } = sampleExam(2);
 const answer = (text: string, share: string): Change => ({
@@ -17,7 +17,8 @@ const answer = (text: string, share: string): Change => ({
   share,
   feedback: '',
 });
-const amended = (...changes: Change[]) => assemble(plan, revisions, 1, amendmentsOf([{ item: 'i0', changes }]));
+const amended = (...changes: Change[]) =>
+  assemble({ plan, revisions, amendments: amendmentsOf([{ item: 'i0', changes }]) }, 1);
 const marksOf = (paper: ReturnType<typeof assemble>, text: string): string | null => {
   const [item] = paperItems(paper);
   const found = item && markItem(item, { c: { text } }).get('c')?.marks;
@@ -33,8 +34,8 @@ const boundaries: Boundaries = {
 describe('amendments', () => {
   it('decide an answer however it is written, before the rules; the last word counts', () => {
     expect([
-      marksOf(assemble(plan, revisions, 1), 'wire'),
-      marksOf(assemble(plan, revisions, 1), 'secretkeyword'),
+      marksOf(assemble(unmended(plan, revisions), 1), 'wire'),
+      marksOf(assemble(unmended(plan, revisions), 1), 'secretkeyword'),
     ]).toEqual([null, '1']);
     const paper = amended(answer('wire', '1/2'), answer('secretkeyword', '0'));
     expect([marksOf(paper, ' Wire.'), marksOf(paper, 'Secretkeyword'), marksOf(paper, 'other')]).toEqual([
@@ -47,7 +48,7 @@ describe('amendments', () => {
       [{ item: 'i0', changes: [answer('wire', '0')] }],
       amendmentsOf([{ item: 'i0', changes: [answer('wire', '1')] }]),
     );
-    expect(marksOf(assemble(plan, revisions, 1, twice), 'wire')).toBe('0');
+    expect(marksOf(assemble({ plan, revisions, amendments: twice }, 1), 'wire')).toBe('0');
   });
 
   it('touch no other question, and leave the revision as it is', () => {

@@ -4,7 +4,7 @@ import { placedSlots, type QuestionBody } from '../bank/question';
 import { totalMarks } from '../bank/summary';
 import { variantOf } from '../bank/variant';
 import type { Amendment, Amendments } from './amendments';
-import { type ExamPlan, type Placement, revisionKey } from './plan';
+import { type ExamPlan, type Placement, revisionKey, type Section } from './plan';
 
 /** The revisions that a plan places, by `revisionKey`. */
 export type Revisions = ReadonlyMap<string, QuestionBody>;
@@ -42,6 +42,13 @@ export interface Paper {
   marks: Exact;
 }
 
+/** What a sitting pinned when it was scheduled, and what was mended since. */
+export interface Pinned {
+  plan: ExamPlan;
+  revisions: Revisions;
+  amendments: Amendments;
+}
+
 /** The marks of each slot of a placed question: its own, or scaled to the marks that the exam gives. */
 export function slotWorth(question: QuestionBody, item: Pick<Placement, 'marks'>): Map<string, Exact> {
   const slots = placedSlots(question);
@@ -55,55 +62,75 @@ export function slotWorth(question: QuestionBody, item: Pick<Placement, 'marks'>
   );
 }
 
-const NO_AMENDMENTS: Amendments = new Map();
+/** A plan as it was written, before anything was mended. */
+export function unmended(plan: ExamPlan, revisions: Revisions): Pinned {
+  return { plan, revisions, amendments: new Map() };
+}
+
+/** The placements of a section that the paper of a seed has, in their order on it. */
+function met(section: Section, seed: number): Placement[] {
+  const left = new Set<string>();
+  const there = new Set(section.items.map(({ id }) => id));
+  for (const { id, take, items } of section.draws) {
+    const from = items.filter((item) => there.has(item));
+    for (const item of shuffled(from, seedFor(seed, id)).slice(take)) left.add(item);
+  }
+  const mine = section.items.filter(({ id }) => !left.has(id));
+  return section.shuffleQuestions ? shuffled(mine, seedFor(seed, section.id)) : mine;
+}
+
+/** The ids of the placements that the paper of a seed has. */
+export function itemsMet(plan: ExamPlan, seed: number): ReadonlySet<string> {
+  return new Set(plan.sections.flatMap((section) => met(section, seed).map(({ id }) => id)));
+}
 
 /**
- * The paper of one attempt: the same plan, revisions, seed and amendments give
- * the same paper on every machine. A revision that is missing is a defect and throws.
+ * The paper of one attempt: the same that was pinned and the same seed give
+ * the same paper on every machine; another seed may draw other questions. A
+ * revision that is missing is a defect and throws.
  */
-export function assemble(
-  plan: ExamPlan,
-  revisions: Revisions,
-  seed: number,
-  amendments: Amendments = NO_AMENDMENTS,
-): Paper {
+export function assemble(pinned: Pinned, seed: number): Paper {
   let number = 0;
-  const sections = plan.sections.map((section, index): PaperSection => {
-    const order = section.shuffleQuestions ? shuffled(section.items, seedFor(seed, section.id)) : section.items;
-    const items = order.map((item): PaperItem => {
-      const pinned = revisions.get(revisionKey(item.question, item.revision));
-      if (!pinned) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
-      const amendment = amendments.get(item.id);
-      const own = seedFor(seed, item.id);
-      const question = variantOf(
-        amendment ? amended(pinned, amendment) : pinned,
-        pinned.vary?.each === 'everybody' ? seedFor(0, item.id) : own,
-      );
-      const worth = slotWorth(question, item);
-      number += 1;
-      return {
-        id: item.id,
-        number,
-        question,
-        bonus: item.bonus,
-        dropped: amendment?.dropped ?? false,
-        everyone: amendment?.everyone ?? false,
-        marks: sum(worth.values()),
-        worth,
-        seed: own,
-      };
-    });
-    return {
-      id: section.id,
-      letter: String.fromCharCode(65 + index),
-      title: section.title,
-      instructions: section.instructions,
-      passPercent: section.passPercent,
-      items,
-      marks: sum(items.map((item) => (item.bonus || item.dropped ? ZERO : item.marks))),
-    };
+  const sections = pinned.plan.sections.map((section, index): PaperSection => {
+    const items = met(section, seed).map((item) => itemAt(pinned, item, ++number, seed));
+    return { ...headOf(section, index), items, marks: sum(items.map(counted)) };
   });
   return { sections, marks: sum(sections.map((s) => s.marks)) };
+}
+
+/** What of a section stands over its questions. */
+export function headOf(section: Section, index: number): Omit<PaperSection, 'items' | 'marks'> {
+  const { id, title, instructions, passPercent } = section;
+  return { id, letter: String.fromCharCode(65 + index), title, instructions, passPercent };
+}
+
+/** The marks of a question that count in the total. */
+export function counted({ bonus, dropped, marks }: PaperItem): Exact {
+  return bonus || dropped ? ZERO : marks;
+}
+
+/** A placed question with its number, as the seed varies it. */
+export function itemAt({ revisions, amendments }: Pinned, item: Placement, number: number, seed: number): PaperItem {
+  const revision = revisions.get(revisionKey(item.question, item.revision));
+  if (!revision) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
+  const amendment = amendments.get(item.id);
+  const own = seedFor(seed, item.id);
+  const question = variantOf(
+    amendment ? amended(revision, amendment) : revision,
+    revision.vary?.each === 'everybody' ? seedFor(0, item.id) : own,
+  );
+  const worth = slotWorth(question, item);
+  return {
+    id: item.id,
+    number,
+    question,
+    bonus: item.bonus,
+    dropped: amendment?.dropped ?? false,
+    everyone: amendment?.everyone ?? false,
+    marks: sum(worth.values()),
+    worth,
+    seed: own,
+  };
 }
 
 const kept = new WeakMap<Amendment, Map<QuestionBody, QuestionBody>>();

@@ -14,11 +14,22 @@ const placement = z.object({
 });
 export type Placement = z.infer<typeof placement>;
 
+/** Of some of the section's questions each paper has only so many, drawn for it. */
+const draw = z.object({
+  id: z.string().max(40),
+  take: z.number().int().min(1).max(200),
+  /** Ids of placements of the section. */
+  items: z.array(z.string().max(40)).min(1).max(200),
+});
+export type Draw = z.infer<typeof draw>;
+
 const section = z.object({
   id: z.string().max(40),
   title: z.string().max(200),
   instructions: z.string().max(3000),
+  /** Everything that may be met; what no draw names is on every paper. */
   items: z.array(placement).max(200),
+  draws: z.array(draw).max(50).default([]),
   /** Percent of this section's marks that a pass needs too; null when only the whole counts. */
   passPercent: percentText.nullable(),
   shuffleQuestions: z.boolean(),
@@ -43,7 +54,7 @@ export type Rounding = ExamPlan['rounding'];
 
 export const examForm: StoredForm<ExamPlan> = { name: 'exam plan', version: 1, schema: plan, migrations: [] };
 
-/** Every placement of the plan with the section it is in. */
+/** Every placement of the plan with the section it is in: all that may be met. */
 export function placements(exam: ExamPlan): { section: Section; item: Placement }[] {
   return exam.sections.flatMap((s) => s.items.map((item) => ({ section: s, item })));
 }

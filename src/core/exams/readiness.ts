@@ -4,8 +4,9 @@ import { placedSlots, type QuestionBody } from '../bank/question';
 import { questionReadiness } from '../bank/readiness';
 import { titleOf } from '../bank/summary';
 import { kindOf } from '../kinds/registry';
-import { assemble, paperItems, type Revisions } from './paper';
+import type { PaperItem, Pinned } from './paper';
 import type { ExamPlan } from './plan';
+import { poolItems, poolOf } from './pool';
 
 /** Minutes a question takes by rule of thumb: one a mark and half a minute for each slot (common practice, no source). */
 export function expectedMinutes(marks: Exact, slots: number): number {
@@ -24,13 +25,10 @@ export interface ExamReadiness {
  * What stops or weakens an exam: what its questions lack (paths start with
  * ["item", id]), marks and time, the same question twice, the right option always in one place.
  */
-export function examReadiness(plan: ExamPlan, revisions: Revisions): ExamReadiness {
-  const paper = assemble(
-    { ...plan, sections: plan.sections.map((s) => ({ ...s, shuffleQuestions: false })) },
-    revisions,
-    0,
-  );
-  const items = paperItems(paper);
+export function examReadiness(pinned: Pinned): ExamReadiness {
+  const { plan } = pinned;
+  const pool = poolOf(pinned);
+  const items = poolItems(pool);
   const findings: Finding[] = [];
   let ready = items.length;
   let minutes = 0;
@@ -48,7 +46,7 @@ export function examReadiness(plan: ExamPlan, revisions: Revisions): ExamReadine
         ),
       ),
     );
-    minutes += expectedMinutes(item.marks, item.worth.size);
+    minutes += expectedMinutes(item.marks, item.worth.size) * chanceOf(plan, item.id);
     const title = titleOf(item.question);
     const before = seen.get(title);
     if (before !== undefined)
@@ -57,7 +55,8 @@ export function examReadiness(plan: ExamPlan, revisions: Revisions): ExamReadine
     if (item.marks.equals(0)) findings.push(warns('marks-zero', ['item', item.id], { number: item.number }));
   }
   if (items.length === 0) findings.push(stops('exam-empty', []));
-  for (const section of paper.sections) {
+  findings.push(...drawFindings(plan, items));
+  for (const section of pool.sections) {
     if (section.items.length === 0)
       findings.push(stops('section-empty', ['section', section.id], { section: section.letter }));
   }
@@ -67,7 +66,29 @@ export function examReadiness(plan: ExamPlan, revisions: Revisions): ExamReadine
   }
   const place = alwaysInOnePlace(items.map((item) => item.question));
   if (place) findings.push(warns('key-always-in-one-place', [], { place: place.place, count: place.count }));
-  return { findings, ready, questions: items.length, minutes };
+  return { findings, ready, questions: items.length, minutes: Math.ceil(minutes) };
+}
+
+/** How often a question is on a paper, from 0 to 1. */
+function chanceOf(plan: ExamPlan, item: string): number {
+  const draw = plan.sections.flatMap((s) => s.draws).find(({ items }) => items.includes(item));
+  return draw ? Math.min(1, draw.take / draw.items.length) : 1;
+}
+
+/** Draws that take more than there is, or from questions that are not worth the same. */
+function drawFindings(plan: ExamPlan, items: readonly PaperItem[]): Finding[] {
+  const findings: Finding[] = [];
+  plan.sections.forEach((section, index) => {
+    for (const { id, take, items: from } of section.draws) {
+      const mine = new Set(section.items.map((item) => item.id));
+      const there = items.filter((item) => from.includes(item.id) && mine.has(item.id));
+      const values = { section: String.fromCharCode(65 + index), take, of: there.length };
+      if (there.length < take) findings.push(stops('draw-too-few', ['section', section.id, 'draws', id], values));
+      else if (there.some((item) => !item.marks.equals(there[0]?.marks ?? item.marks)))
+        findings.push(warns('draw-marks-differ', ['section', section.id, 'draws', id], values));
+    }
+  });
+  return findings;
 }
 
 /** The place (1, 2 …) that holds the key of every unshuffled choice among at least three; null when there is none. */

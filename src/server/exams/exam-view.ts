@@ -5,8 +5,9 @@ import { isReady } from '@/core/bank/readiness';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Finding } from '@/core/base/finding';
-import { assemble, type PaperSection, paperItems } from '@/core/exams/paper';
+import { assemble, unmended } from '@/core/exams/paper';
 import { examForm, revisionKey } from '@/core/exams/plan';
+import { poolItems, poolOf, type PoolSection } from '@/core/exams/pool';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, parse } from '../context';
@@ -44,7 +45,8 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
   if (!plan.ok) return plan;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const revisions = await revisionsOf(ctx.db.read, plan.value);
-  const paper = assemble(plan.value, revisions, 0);
+  const pinned = unmended(plan.value, revisions);
+  const pool = poolOf(pinned);
   const placed = plan.value.sections.flatMap((s) => s.items);
   const heads = await ctx.db.read
     .select({ id: questions.id, revision: questions.revision, bank: questions.bank, kinds: questions.kinds })
@@ -57,7 +59,7 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
     );
   const banks = new Set((await visibleBanks(ctx)).map(({ id }) => id));
   const items: ExamView['items'] = {};
-  for (const item of paperItems(paper)) {
+  for (const item of poolItems(pool)) {
     const place = placed.find((p) => p.id === item.id);
     const head = heads.find((h) => h.id === place?.question);
     const body = place && revisions.get(revisionKey(place.question, place.revision));
@@ -72,13 +74,13 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
       newer: head && head.revision > place.revision ? head.revision : null,
     };
   }
-  const { findings, ready, minutes } = examReadiness(plan.value, revisions);
-  const minutesOf = (section: PaperSection): number =>
+  const { findings, ready, minutes } = examReadiness(pinned);
+  const minutesOf = (section: PoolSection): number =>
     section.items.reduce((sum, { id }) => sum + (items[id]?.minutes ?? 0), 0);
   return ok({
     items,
-    sections: Object.fromEntries(paper.sections.map((s) => [s.id, { marks: stored(s.marks), minutes: minutesOf(s) }])),
-    marks: stored(paper.marks),
+    sections: Object.fromEntries(pool.sections.map((s) => [s.id, { marks: stored(s.most), minutes: minutesOf(s) }])),
+    marks: stored(pool.most),
     minutes,
     ready,
     questions: placed.length,
@@ -97,6 +99,7 @@ export async function trialPaper(ctx: Context, rawPlan: unknown, seed: number): 
   const plan = parse(examForm.schema, rawPlan);
   if (!plan.ok) return plan;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
-  const paper = assemble(plan.value, await revisionsOf(ctx.db.read, plan.value), seed);
+  const revisions = await revisionsOf(ctx.db.read, plan.value);
+  const paper = assemble(unmended(plan.value, revisions), seed);
   return ok({ title: plan.value.title, instructions: plan.value.instructions, sections: roomSections(paper) });
 }

@@ -57,7 +57,15 @@ export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> 
     instructions: '',
     minutes: 30,
     sections: [
-      { id: newId(), title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false },
+      {
+        id: newId(),
+        title: 'Section',
+        instructions: '',
+        items: [],
+        draws: [],
+        passPercent: null,
+        shuffleQuestions: false,
+      },
     ],
     passPercent: policy.passPercent,
     pages: 'question',

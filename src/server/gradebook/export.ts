@@ -8,7 +8,12 @@ type Value = string | number | null;
 function table(book: Gradebook): { head: string[]; rows: Value[][] } {
   const head = ['Name', 'User name'];
   for (const { title, of } of book.columns)
-    head.push(`${title} (of ${of})`, `${title} %`, `${title} grade`, `${title} passed`);
+    head.push(
+      of === null ? `${title} marks` : `${title} (of ${of})`,
+      `${title} %`,
+      `${title} grade`,
+      `${title} passed`,
+    );
   head.push('Final %', 'Final grade');
   const rows = book.rows.map((row) => {
     const values: Value[] = [row.name, row.userName];

@@ -36,7 +36,7 @@ export interface Cell {
 
 export interface Gradebook {
   course: CourseRow;
-  columns: { sitting: string; title: string; of: string; date: number; released: boolean }[];
+  columns: { sitting: string; title: string; of: string | null; date: number; released: boolean }[];
   rows: {
     member: string;
     name: string;
@@ -44,6 +44,12 @@ export interface Gradebook {
     cells: (Cell | null)[];
     final: { percent: string; grade: string | null } | null;
   }[];
+}
+
+/** Of how many marks all of them are; null when papers differ. */
+function oneTotal(scored: readonly ScoredAttempt[]): string | null {
+  const totals = new Set(scored.map(({ score }) => score.shown.of));
+  return totals.size === 1 ? ([...totals][0] ?? null) : null;
 }
 
 /**
@@ -73,7 +79,7 @@ export async function openGradebook(ctx: Context, courseId: string): Promise<Res
     columns: columns.map(({ sitting, scored }) => ({
       sitting: sitting.id,
       title: sitting.title,
-      of: [...scored.values()][0]?.score.shown.of ?? '',
+      of: oneTotal([...scored.values()]),
       date: sitting.opensAt,
       released: sitting.releasedAt !== null,
     })),

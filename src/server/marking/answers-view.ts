@@ -6,7 +6,8 @@ import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { type Change, changes } from '@/core/exams/amendments';
-import { paperItems } from '@/core/exams/paper';
+import { itemsMet } from '@/core/exams/paper';
+import { poolItems, poolOf } from '@/core/exams/pool';
 import type { KindName } from '@/core/kinds/registry';
 import { may } from '@/core/people/may';
 import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
@@ -15,7 +16,7 @@ import type { Reader } from '../db/database';
 import { attempts, mendings, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
 import { currentAnswersOf } from '../sittings/attempts';
-import { paperOf } from '../sittings/pinned';
+import { pinnedOf } from '../sittings/pinned';
 import { currentMarks } from './current-marks';
 
 export interface AnsweredSlot {
@@ -80,16 +81,18 @@ export async function openAnswers(
     .innerJoin(courses, eq(courses.id, sittings.course))
     .where(eq(sittings.id, sittingId));
   if (!row) return NOT_FOUND;
-  const { paper } = await paperOf(read, { sitting: sittingId, seed: 0 });
-  const items = paperItems(paper);
+  const pinned = await pinnedOf(read, sittingId);
+  const items = poolItems(poolOf(pinned));
   const standing = await currentMarks(read, { sitting: sittingId });
   const waiting = (item: string): number => standing.filter((m) => m.item === item && m.marks === null).length;
   const item = items.find(({ id }) => id === wanted) ?? items.find(({ id }) => waiting(id) > 0) ?? items[0];
   if (!item) return NOT_FOUND;
-  const scripts = await read
-    .select({ id: attempts.id })
+  const handedIn = await read
+    .select({ id: attempts.id, seed: attempts.seed })
     .from(attempts)
     .where(and(eq(attempts.sitting, sittingId), isNotNull(attempts.handedInAt)));
+  // Who did not draw the question has not left it empty.
+  const scripts = handedIn.filter(({ seed }) => itemsMet(pinned.plan, seed).has(item.id));
   const given = await currentAnswersOf(
     read,
     scripts.map(({ id }) => id),

@@ -7,6 +7,7 @@ import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { paperItems } from '@/core/exams/paper';
+import { poolItems } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { responseWords } from '@/core/kinds/response';
 import { may } from '@/core/people/may';
@@ -18,7 +19,7 @@ import type { Reader } from '../db/database';
 import { attempts, marks, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
-import { paperOf } from '../sittings/pinned';
+import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { readDepartment } from '../people/policy';
 import { currentMarks } from './current-marks';
 
@@ -47,9 +48,8 @@ export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> 
     .orderBy(desc(sittings.opensAt));
   const tasks: MarkingTask[] = [];
   for (const sitting of rows) {
-    const { paper } = await paperOf(read, { sitting: sitting.id, seed: 0 });
     const present = await currentMarks(read, { sitting: sitting.id });
-    for (const item of paperItems(paper)) {
+    for (const item of poolItems(await poolOfSitting(read, sitting.id))) {
       const mine = present.filter((m) => m.item === item.id && (m.marks === null || m.by !== null));
       if (mine.length === 0) continue;
       tasks.push({
@@ -116,8 +116,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
   const { read } = ctx.db;
   const [sitting] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sittingId));
   if (!sitting) return NOT_FOUND;
-  const { paper } = await paperOf(read, { sitting: sittingId, seed: 0 });
-  const item = paperItems(paper).find((i) => i.id === itemId);
+  const item = poolItems(await poolOfSitting(read, sittingId)).find((i) => i.id === itemId);
   if (!item) return NOT_FOUND;
   const { policy } = await readDepartment(read);
   const people = await read

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { changes } from '@/core/exams/amendments';
 import { paperItems } from '@/core/exams/paper';
+import { poolItems } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
 import { may } from '@/core/people/may';
@@ -14,7 +15,7 @@ import { members } from '../db/schema/people';
 import { readDepartment } from '../people/policy';
 import { beating, beginJob, endDeadJobs, endJob, runningJob, stopJob } from '../jobs/jobs';
 import { startRemark } from '../jobs/remark';
-import { forgetPinned, paperOf } from '../sittings/pinned';
+import { forgetPinned, paperOf, poolOfSitting } from '../sittings/pinned';
 import { newId } from '../ports/ids';
 import { keepMarks } from './keep-marks';
 import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';
@@ -61,8 +62,7 @@ async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeo
   const { sitting, item: itemId, changes: made } = parsed.value;
   const [row] = await ctx.db.read.select({ id: sittings.id }).from(sittings).where(eq(sittings.id, sitting));
   if (!row) return NOT_FOUND;
-  const { paper } = await paperOf(ctx.db.read, { sitting, seed: 0 });
-  const item = paperItems(paper).find(({ id }) => id === itemId);
+  const item = poolItems(await poolOfSitting(ctx.db.read, sitting)).find(({ id }) => id === itemId);
   if (!item) return NOT_FOUND;
   for (const [index, change] of made.entries()) {
     if (change.what !== 'answer') continue;

@@ -35,8 +35,9 @@ export async function* remarkAttempts(
   order: RemarkOrder,
   without: ReadonlySet<string> = new Set(),
 ): AsyncGenerator<{ attempts: RemarkedAttempt[]; total: number }> {
-  const { plan, revisions, amendments } = await pinnedOf(read, order.sitting);
-  const after = amendmentsOf(order.mendings, amendments);
+  const before = await pinnedOf(read, order.sitting);
+  const after = { ...before, amendments: amendmentsOf(order.mendings, before.amendments) };
+  const { rounding } = before.plan;
   const [sitting] = await read
     .select({ boundaries: sittings.boundaries })
     .from(sittings)
@@ -55,7 +56,7 @@ export async function* remarkAttempts(
     yield {
       total: rows.length,
       attempts: chunk.map((row): RemarkedAttempt => {
-        const paper = assemble(plan, revisions, row.seed, after);
+        const paper = assemble(after, row.seed);
         const marking = remark({
           paper,
           items,
@@ -70,8 +71,8 @@ export async function* remarkAttempts(
         return {
           attempt: row.id,
           ...marking,
-          before: score(assemble(plan, revisions, row.seed, amendments), was, boundaries, plan.rounding),
-          after: score(paper, withChanges(was, marking), boundaries, plan.rounding),
+          before: score(assemble(before, row.seed), was, boundaries, rounding),
+          after: score(paper, withChanges(was, marking), boundaries, rounding),
         };
       }),
     };

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Rounding } from '@/core/exams/plan';
+import { poolOf } from '@/core/exams/pool';
 import { may } from '@/core/people/may';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { doorState } from '@/core/sittings/entry';
@@ -12,7 +13,7 @@ import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
 import { byAttempt, currentMarks } from '../marking/current-marks';
-import { paperOf } from '../sittings/pinned';
+import { paperOf, pinnedOf } from '../sittings/pinned';
 
 /** What released results show to students, besides the score and what their range reads. */
 export const showsSchema = z.object({
@@ -71,7 +72,8 @@ export interface Results {
   sitting: string;
   title: string;
   course: string;
-  total: string;
+  /** Exact marks of every paper; null when papers differ. */
+  total: string | null;
   rounding: Rounding;
   boundaries: Boundaries;
   version: number;
@@ -95,7 +97,8 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
   if (!row) return NOT_FOUND;
   const { sitting, course } = row;
   const boundaries = boundariesSchema.parse(sitting.boundaries);
-  const { plan, paper } = await paperOf(read, { sitting: id, seed: 0 });
+  const { plan, ...pinned } = await pinnedOf(read, id);
+  const pool = poolOf({ plan, ...pinned });
   const scored = await scoresOf(read, id, boundaries);
   const begun = await read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, id));
   const [roster] = await read.select({ count: count() }).from(enrolments).where(eq(enrolments.course, sitting.course));
@@ -103,11 +106,11 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
     sitting: id,
     title: sitting.title,
     course,
-    total: stored(paper.marks),
+    total: pool.least.equals(pool.most) ? stored(pool.most) : null,
     rounding: plan.rounding,
     boundaries,
     version: sitting.boundariesVersion,
-    sections: paper.sections.map(({ title, passPercent }) => ({ title, passPercent })),
+    sections: pool.sections.map(({ title, passPercent }) => ({ title, passPercent })),
     rows: scored.map(({ attempt, name, score: s }) => ({
       attempt,
       name,

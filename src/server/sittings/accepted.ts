@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { AnswerEntry } from '@/core/sittings/attempt';
+import { itemsMet } from '@/core/exams/paper';
 import { placements, revisionKey } from '@/core/exams/plan';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse, storedResponse } from '@/core/kinds/response';
@@ -15,11 +16,12 @@ const aboutWhole = z.object({ later: z.boolean() });
  */
 export async function acceptedValues(
   read: Reader,
-  { id, sitting }: { id: string; sitting: string },
+  { id, sitting, seed }: { id: string; sitting: string; seed: number },
   entries: readonly AnswerEntry[],
 ): Promise<ReadonlyMap<number, unknown>> {
   const { plan, revisions } = await pinnedOf(read, sitting);
-  const items = new Map(placements(plan).map(({ item }) => [item.id, item]));
+  const met = itemsMet(plan, seed);
+  const items = new Map(placements(plan).flatMap(({ item }) => (met.has(item.id) ? [[item.id, item]] : [])));
   const accepted = new Map<number, unknown>();
   let held: ReadonlySet<string> | null = null;
   for (const { seq, item: itemId, slot: slotId, value } of entries) {

@@ -1,24 +1,19 @@
 import { and, eq } from 'drizzle-orm';
 import { readStored } from '@/core/base/stored-form';
-import { type Amendments, amendmentsOf, changes } from '@/core/exams/amendments';
-import { assemble, type Paper, type Revisions } from '@/core/exams/paper';
+import { amendmentsOf, changes } from '@/core/exams/amendments';
+import { assemble, type Paper, type Pinned } from '@/core/exams/paper';
+import { type Pool, poolOf } from '@/core/exams/pool';
 import { type ExamPlan, examForm } from '@/core/exams/plan';
 import type { Reader } from '../db/database';
 import { mendings, sittings } from '../db/schema/exams';
 import { revisionsOf } from '../exams/revisions';
 
-/** What a sitting pinned when it was scheduled, and what was mended since. Kept once read; a mending makes it be read again. */
-interface Pinned {
-  plan: ExamPlan;
-  revisions: Revisions;
-  amendments: Amendments;
-}
-
-/** On the global object, because the framework may load this module more than once in one process. */
+/** Kept once read; a mending makes it be read again. On the global object, because the framework may load this module more than once in one process. */
 const KEY = Symbol.for('zonda.pinned');
 const holder = globalThis as { [KEY]?: Map<string, Pinned> };
 const kept = (holder[KEY] ??= new Map());
 
+/** What a sitting pinned when it was scheduled, and what was mended since. */
 export async function pinnedOf(read: Reader, sitting: string): Promise<Pinned> {
   const known = kept.get(sitting);
   if (known) return known;
@@ -46,6 +41,11 @@ export async function paperOf(
   read: Reader,
   attempt: { sitting: string; seed: number },
 ): Promise<{ plan: ExamPlan; paper: Paper }> {
-  const { plan, revisions, amendments } = await pinnedOf(read, attempt.sitting);
-  return { plan, paper: assemble(plan, revisions, attempt.seed, amendments) };
+  const pinned = await pinnedOf(read, attempt.sitting);
+  return { plan: pinned.plan, paper: assemble(pinned, attempt.seed) };
+}
+
+/** Everything that may be met in a sitting. */
+export async function poolOfSitting(read: Reader, sitting: string): Promise<Pool> {
+  return poolOf(await pinnedOf(read, sitting));
 }

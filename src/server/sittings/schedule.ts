@@ -4,6 +4,7 @@ import { readStored } from '@/core/base/stored-form';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { placedSlots } from '@/core/bank/question';
 import { titleOf, totalMarks } from '@/core/bank/summary';
+import { unmended } from '@/core/exams/paper';
 import { examForm, type ExamPlan } from '@/core/exams/plan';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
 import { withPassMark } from '@/core/results/policy';
@@ -35,7 +36,7 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
   if (!row) return NOT_FOUND;
   const plan = readStored(examForm, row.plan);
-  const readiness = examReadiness(plan, await revisionsOf(ctx.db.read, plan));
+  const readiness = examReadiness(unmended(plan, await revisionsOf(ctx.db.read, plan)));
   const stopping = readiness.findings.filter((f) => f.weight === 'stops').length;
   if (stopping > 0) return refuse('exam-not-ready', { at: ['exam'], values: { count: stopping } });
   return pin(ctx, { plan: { ...plan, minutes }, exam, course, opensAt, closesAt });
@@ -91,7 +92,7 @@ export async function giveNow(ctx: Context, question: string, course: string): P
       items: [{ id: newId(), question, revision: placed.value.revision, marks: null, bonus: false }],
     })),
   };
-  const readiness = examReadiness(plan, await revisionsOf(ctx.db.read, plan));
+  const readiness = examReadiness(unmended(plan, await revisionsOf(ctx.db.read, plan)));
   const stopping = readiness.findings.filter((f) => f.weight === 'stops').length;
   if (stopping > 0) return refuse('question-not-ready', { values: { count: stopping } });
   return pin(ctx, { plan, exam: null, course, opensAt: ctx.now, closesAt: ctx.now + (minutes + 5) * 60_000 });

@@ -44,7 +44,7 @@ export function withSection(plan: ExamPlan, id: string): ExamPlan {
     ...plan,
     sections: [
       ...plan.sections,
-      { id, title: 'Section', instructions: '', items: [], passPercent: null, shuffleQuestions: false },
+      { id, title: 'Section', instructions: '', items: [], draws: [], passPercent: null, shuffleQuestions: false },
     ],
   };
 }

@@ -76,7 +76,7 @@ export function GradebookTable({ columns, rows }: { columns: Columns; rows: Rows
                 {c.title}
               </Link>
               <div className="fw-normal">
-                {dayOnly(c.date)} · of {c.of} ·{' '}
+                {dayOnly(c.date)} · {c.of !== null && `of ${c.of} · `}
                 {c.released ? <span className="good">released</span> : 'in pencil, not released'}
               </div>
             </th>

@@ -47,7 +47,10 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
           </span>
         </h3>
         <p>
-          {shown(pass.mul(exact(results.total)).div(100))} of {results.total} marks. Drag the red line, or type it.
+          {results.total === null
+            ? 'Papers differ in their marks; the percent decides.'
+            : `${shown(pass.mul(exact(results.total)).div(100))} of ${results.total} marks.`}{' '}
+          Drag the red line, or type it.
         </p>
         <p className="soft">{said}</p>
       </div>

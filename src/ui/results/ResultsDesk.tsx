@@ -172,7 +172,7 @@ export function ResultsDesk({ results }: { results: Results }) {
                   <tr>
                     <th scope="col">Student</th>
                     <th scope="col" className="num">
-                      Score of {results.total}
+                      {results.total === null ? 'Score' : `Score of ${results.total}`}
                     </th>
                     <th scope="col" className="num">
                       Percent

@@ -29,6 +29,10 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'values-impossible': () => 'No draw of the values fits. Look at conditions and formulas.',
   'values-do-not-vary': () => 'Nothing varies yet: every value is worked out from others.',
   'condition-unreadable': (v) => `The condition “${v.condition}” cannot be read. Try a ≠ b or a < 10.`,
+  'draw-too-few': (v) =>
+    `Section ${v.section} draws ${v.take} of ${v.of}: there are not so many. Add questions or draw fewer.`,
+  'draw-marks-differ': (v) =>
+    `Section ${v.section} draws ${v.take} of ${v.of} questions that are not worth the same: papers will have different totals.`,
   'marks-zero': (v) => (v.number ? `Question ${v.number} is worth nothing.` : 'It is worth nothing. Give it marks.'),
   'hard-to-read': (v) => `Hard to read: about ${v.grade} years of schooling. Shorter sentences help.`,
   'long-to-read': (v) => `${v.words} words take about ${v.minutes} min to read, more than its marks allow.`,

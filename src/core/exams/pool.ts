@@ -1,0 +1,53 @@
+import { type Exact, sum } from '../base/exact';
+import { counted, headOf, itemAt, type PaperItem, type PaperSection, type Pinned } from './paper';
+import type { Section } from './plan';
+
+/** A section with everything in it that may be met. */
+export interface PoolSection extends Omit<PaperSection, 'marks'> {
+  /** The least and the most that a paper can have in it, without bonus. */
+  least: Exact;
+  most: Exact;
+}
+
+/**
+ * Everything that the papers of a plan may hold: what desks, readiness and
+ * reports speak of, since no two papers need be alike. Numbers count through
+ * the pool, in the author's order; numbers that vary are those of an example.
+ */
+export interface Pool {
+  sections: PoolSection[];
+  least: Exact;
+  most: Exact;
+}
+
+/** Where numbers vary, the pool shows those of this seed. */
+const EXAMPLE = 0;
+
+export function poolOf(pinned: Pinned): Pool {
+  let number = 0;
+  const sections = pinned.plan.sections.map((section, index): PoolSection => {
+    const items = section.items.map((item) => itemAt(pinned, item, ++number, EXAMPLE));
+    return { ...headOf(section, index), items, ...marksOf(section, items) };
+  });
+  return { sections, least: sum(sections.map((s) => s.least)), most: sum(sections.map((s) => s.most)) };
+}
+
+export function poolItems(pool: Pool): PaperItem[] {
+  return pool.sections.flatMap((s) => s.items);
+}
+
+function marksOf({ draws }: Section, items: readonly PaperItem[]): { least: Exact; most: Exact } {
+  const drawn = new Set(draws.flatMap((draw) => draw.items));
+  const always = sum(items.filter(({ id }) => !drawn.has(id)).map(counted));
+  const ranges = draws.map((draw) => {
+    const marks = items
+      .filter(({ id }) => draw.items.includes(id))
+      .map(counted)
+      .sort((a, b) => a.compare(b));
+    return { least: sum(marks.slice(0, draw.take)), most: sum(marks.slice(-draw.take)) };
+  });
+  return {
+    least: always.add(sum(ranges.map((r) => r.least))),
+    most: always.add(sum(ranges.map((r) => r.most))),
+  };
+}
