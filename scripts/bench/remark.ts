@@ -4,6 +4,7 @@ import { must } from '../../src/core/base/result';
 import { markItem } from '../../src/core/exams/mark-item';
 import { paperItems } from '../../src/core/exams/paper';
 import { answersNow, attempts, marks, mendings } from '../../src/server/db/schema/exams';
+import { keepParticipant } from '../../src/server/people/participants';
 import { members } from '../../src/server/db/schema/people';
 import { startRemark } from '../../src/server/jobs/remark';
 import { keepMarks } from '../../src/server/marking/keep-marks';
@@ -34,10 +35,11 @@ export async function remark(count: number): Promise<void> {
         await tx
           .insert(members)
           .values({ id, userName: id, name: id, role: 'student', passwordHash: '-', createdAt: 1 });
+        await keepParticipant(tx, { is: 'member', id });
         await tx.insert(attempts).values({
           id: `a${i}`,
           sitting,
-          member: id,
+          participant: id,
           script: i + 10,
           seed: i,
           startedAt: dept.now,

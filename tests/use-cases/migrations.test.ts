@@ -6,6 +6,7 @@ import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { openDatabase } from '@/server/db/database';
+import { attempts, extensions, participants } from '@/server/db/schema/exams';
 import { currentAnswers } from '@/server/sittings/attempts';
 import { heldFiles } from '@/server/sittings/handed-files';
 
@@ -60,5 +61,32 @@ it('files that were handed in whole before they came in pieces are whole', async
   client.close();
   const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
   expect(await heldFiles(db.read, 'ada')).toEqual(['h']);
+  db.close();
+});
+
+it('attempts and extra minutes of members belong to participants, one for each member', async () => {
+  const client = await databaseBefore('0015_participants');
+  await client.execute('PRAGMA foreign_keys = OFF');
+  const attempt = (id: string, member: string) =>
+    client.execute({
+      sql: 'INSERT INTO attempts (id, sitting, member, script, seed, started_at, minutes, seen_at) VALUES (?, ?, ?, 1, 2, 3, 4, 5)',
+      args: [id, 'mid-term', member],
+    });
+  await attempt('one', 'ada');
+  await attempt('two', 'ben');
+  await client.execute({
+    sql: 'INSERT INTO extensions (id, sitting, member, minutes, reason, "by", at) VALUES (?, ?, ?, 5, ?, ?, 1)',
+    args: ['x', 'mid-term', 'ada', '', 'imre'],
+  });
+  client.close();
+  const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
+  expect(await db.read.select().from(participants)).toEqual(
+    ['ada', 'ben'].map((id) => ({ id, is: 'member', member: id, group: null, sitting: null, name: '' })),
+  );
+  expect((await db.read.select().from(attempts)).map((a) => [a.id, a.participant, a.seed])).toEqual([
+    ['one', 'ada', 2],
+    ['two', 'ben', 2],
+  ]);
+  expect((await db.read.select().from(extensions)).map((e) => [e.participant, e.minutes])).toEqual([['ada', 5]]);
   db.close();
 });

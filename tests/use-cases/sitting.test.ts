@@ -280,7 +280,7 @@ describe('time', () => {
     const left = async (id: string): Promise<number> =>
       ((await findAttempt(dept.out.db.read, id))?.state.deadline ?? 0) - dept.now;
     expect([await left(ada), await left(ben)]).toEqual([30 * MINUTE, 38 * MINUTE]);
-    must(await giveMoreTime(dept.as('teacher'), { sitting, member: dept.id('ada'), minutes: 5, reason: 'fire alarm' }));
+    must(await giveMoreTime(dept.as('teacher'), { sitting, person: dept.id('ada'), minutes: 5, reason: 'fire alarm' }));
     expect(await left(ada)).toBe(35 * MINUTE);
   });
 

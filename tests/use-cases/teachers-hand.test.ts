@@ -131,7 +131,7 @@ describe('a sitting', () => {
   it('gives more time only to somebody who sits it', async () => {
     const { sitting } = await dept.sitting(1);
     const more = (to: string, who: string) =>
-      giveMoreTime(dept.as('teacher'), { sitting: to, member: dept.id(who), minutes: 5, reason: '' });
+      giveMoreTime(dept.as('teacher'), { sitting: to, person: dept.id(who), minutes: 5, reason: '' });
     must(await more(sitting, 'ada'));
     for (const odd of [await more('nothing', 'ada'), await more(sitting, 'cleo'), await more(sitting, 'teacher')])
       expect(odd).toMatchObject({ ok: false, refusal: { code: 'not-found' } });

@@ -21,7 +21,6 @@ const draw = z.object({
   /** Ids of placements of the section. */
   items: z.array(z.string().max(40)).min(1).max(200),
 });
-export type Draw = z.infer<typeof draw>;
 
 const section = z.object({
   id: z.string().max(40),

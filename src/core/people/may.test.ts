@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type Act, ACTS, type Acts, may, type Role, ROLES } from './may';
 
+const me = { is: 'member', id: 'me' } as const;
 const shared = { share: 'department', owner: 'x', named: [] } as const;
 const things: { [A in Act]: Acts[A] } = {
   'use staff rooms': null,
@@ -15,8 +16,8 @@ const things: { [A in Act]: Acts[A] } = {
   'see gradebook': null,
   'manage people': null,
   'set policy': null,
-  'write attempt': { student: 'me' },
-  'read own result': { student: 'me', released: true },
+  'write attempt': { participant: me },
+  'read own result': { participant: me, released: true },
 };
 
 /** Who may do what: every role by every act. */
@@ -60,8 +61,28 @@ describe('permissions', () => {
   });
 
   it('let nobody into the attempt or the unreleased result of another', () => {
-    expect(may({ id: 'me', role: 'student' }, 'write attempt', { student: 'other' })).toBe(false);
-    expect(may({ id: 'me', role: 'student' }, 'read own result', { student: 'me', released: false })).toBe(false);
-    expect(may({ id: 'me', role: 'student' }, 'read own result', { student: 'other', released: true })).toBe(false);
+    const other = { is: 'member', id: 'other' } as const;
+    expect(may({ id: 'me', role: 'student' }, 'write attempt', { participant: other })).toBe(false);
+    expect(may({ id: 'me', role: 'student' }, 'read own result', { participant: me, released: false })).toBe(false);
+    expect(may({ id: 'me', role: 'student' }, 'read own result', { participant: other, released: true })).toBe(false);
+  });
+
+  it('let every member of a group into its attempt, and a guest into the own one only', () => {
+    const group = { is: 'group', id: 'crew', members: ['me', 'you'] } as const;
+    const students = ['me', 'you', 'other', 'crew'].filter((id) =>
+      may({ id, role: 'student' }, 'write attempt', { participant: group }),
+    );
+    expect(students).toEqual(['me', 'you']);
+    for (const is of ['guest', 'nameless'] as const) {
+      const guest = { is, id: 'g1' };
+      expect(may({ id: 'g1', role: 'guest' }, 'write attempt', { participant: guest })).toBe(true);
+      expect(may({ id: 'g2', role: 'guest' }, 'write attempt', { participant: guest })).toBe(false);
+      // A student who happens to have the same id is not that guest, nor the guest that member.
+      expect(may({ id: 'g1', role: 'student' }, 'write attempt', { participant: guest })).toBe(false);
+      expect(may({ id: 'g1', role: 'guest' }, 'write attempt', { participant: { is: 'member', id: 'g1' } })).toBe(
+        false,
+      );
+    }
+    expect(may({ id: 'me', role: 'teacher' }, 'write attempt', { participant: group })).toBe(false);
   });
 });

@@ -1,3 +1,5 @@
+import { type Participant, takesPart } from './participant';
+
 /** Who acts. `guest` is anybody without an account. */
 export const ROLES = ['lead', 'teacher', 'marker', 'student', 'guest'] as const;
 export type Role = (typeof ROLES)[number];
@@ -30,9 +32,9 @@ export interface Acts {
   'manage people': null;
   'set policy': null;
   /** Work in an attempt: only whose it is. */
-  'write attempt': { student: string };
+  'write attempt': { participant: Participant };
   /** Read one's own result: only whose it is, and only when released. */
-  'read own result': { student: string; released: boolean };
+  'read own result': { participant: Participant; released: boolean };
 }
 export type Act = keyof Acts;
 
@@ -64,8 +66,8 @@ const TABLE: { [A in Act]: Rule<A> } = {
   'see gradebook': writers,
   'manage people': by('lead'),
   'set policy': by('lead'),
-  'write attempt': (actor, { student }) => actor.role === 'student' && actor.id === student,
-  'read own result': (actor, { student, released }) => actor.role === 'student' && actor.id === student && released,
+  'write attempt': (actor, { participant }) => takesPart(actor, participant),
+  'read own result': (actor, { participant, released }) => released && takesPart(actor, participant),
 };
 
 /** Whether this actor may do this to that thing. Asked in every use-case. */

@@ -8,6 +8,7 @@ import { decidedPercent, stepAt } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
+import { membersBehind } from '../people/participants';
 import { readDepartment } from '../people/policy';
 import { type ScoredAttempt, scoresOf } from '../results/results';
 
@@ -72,7 +73,13 @@ export async function openGradebook(ctx: Context, courseId: string): Promise<Res
   const columns: { sitting: typeof sittings.$inferSelect; scored: Map<string, ScoredAttempt> }[] = [];
   for (const sitting of held.reverse()) {
     const scored = await scoresOf(read, sitting.id, boundariesSchema.parse(sitting.boundaries));
-    if (scored.length > 0) columns.push({ sitting, scored: new Map(scored.map((s) => [s.member, s])) });
+    const behind = await membersBehind(
+      read,
+      scored.map(({ participant }) => participant),
+    );
+    // What a group earned is in the row of each of its members; guests have no row.
+    const rows = scored.flatMap((s) => (behind.get(s.participant) ?? []).map((member) => [member, s] as const));
+    if (rows.length > 0) columns.push({ sitting, scored: new Map(rows) });
   }
   return ok({
     course,

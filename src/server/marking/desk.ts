@@ -17,8 +17,9 @@ import type { TraceStep } from '@/core/rules/marking';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { attempts, marks, sittings } from '../db/schema/exams';
-import { courses, members } from '../db/schema/people';
+import { courses } from '../db/schema/people';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
+import { participantName } from '../people/participants';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { readDepartment } from '../people/policy';
 import { currentMarks } from './current-marks';
@@ -120,9 +121,8 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
   if (!item) return NOT_FOUND;
   const { policy } = await readDepartment(read);
   const people = await read
-    .select({ id: attempts.id, script: attempts.script, seed: attempts.seed, name: members.name })
+    .select({ id: attempts.id, script: attempts.script, seed: attempts.seed, name: participantName })
     .from(attempts)
-    .innerJoin(members, eq(members.id, attempts.member))
     .where(eq(attempts.sitting, sittingId));
   const byId = new Map(people.map((p) => [p.id, p]));
   const all = await currentMarks(read, { sitting: sittingId });

@@ -2,7 +2,6 @@ import { and, desc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { changes } from '@/core/exams/amendments';
-import { paperItems } from '@/core/exams/paper';
 import { poolItems } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
@@ -11,11 +10,11 @@ import { type Context, FORBIDDEN, NOT_FOUND, type Outside, parse } from '../cont
 import type { Transaction } from '../db/database';
 import { attempts, marks, mendings, sittings } from '../db/schema/exams';
 import { jobs } from '../db/schema/jobs';
-import { members } from '../db/schema/people';
 import { readDepartment } from '../people/policy';
 import { beating, beginJob, endDeadJobs, endJob, runningJob, stopJob } from '../jobs/jobs';
 import { startRemark } from '../jobs/remark';
-import { forgetPinned, paperOf, poolOfSitting } from '../sittings/pinned';
+import { participantName } from '../people/participants';
+import { forgetPinned, poolOfSitting } from '../sittings/pinned';
 import { newId } from '../ports/ids';
 import { keepMarks } from './keep-marks';
 import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';
@@ -88,9 +87,8 @@ export async function previewMending(ctx: Context, raw: unknown): Promise<Result
   const job = startRemark(ctx.db.url, orderOf(parsed.value), async (chunk) => void all.push(...chunk.attempts));
   await job.finished;
   const people = await ctx.db.read
-    .select({ id: attempts.id, script: attempts.script, name: members.name })
+    .select({ id: attempts.id, script: attempts.script, name: participantName })
     .from(attempts)
-    .innerJoin(members, eq(members.id, attempts.member))
     .where(eq(attempts.sitting, parsed.value.sitting));
   const { policy } = await readDepartment(ctx.db.read);
   const who = new Map(

@@ -1,4 +1,4 @@
-import { and, count, eq, isNotNull } from 'drizzle-orm';
+import { and, eq, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -11,7 +11,8 @@ import { score, type Score } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
-import { courses, enrolments, members } from '../db/schema/people';
+import { courses } from '../db/schema/people';
+import { participantName, participantsExpected } from '../people/participants';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { paperOf, pinnedOf } from '../sittings/pinned';
 
@@ -25,10 +26,10 @@ export const showsSchema = z.object({
 });
 export type Shows = z.infer<typeof showsSchema>;
 
-/** One student's score in one sitting. */
+/** One participant's score in one sitting. */
 export interface ScoredAttempt {
   attempt: string;
-  member: string;
+  participant: string;
   name: string;
   score: Score;
 }
@@ -36,11 +37,10 @@ export interface ScoredAttempt {
 /** Scores of every handed-in attempt of a sitting, by name. */
 export async function scoresOf(read: Reader, sitting: string, boundaries: Boundaries): Promise<ScoredAttempt[]> {
   const rows = await read
-    .select({ attempt: attempts, name: members.name })
+    .select({ attempt: attempts, name: participantName })
     .from(attempts)
-    .innerJoin(members, eq(members.id, attempts.member))
     .where(eq(attempts.sitting, sitting))
-    .orderBy(members.name);
+    .orderBy(participantName);
   const given = byAttempt(await currentMarks(read, { sitting }));
   const scored: ScoredAttempt[] = [];
   for (const { attempt, name } of rows) {
@@ -48,7 +48,7 @@ export async function scoresOf(read: Reader, sitting: string, boundaries: Bounda
     const { plan, paper } = await paperOf(read, attempt);
     scored.push({
       attempt: attempt.id,
-      member: attempt.member,
+      participant: attempt.participant,
       name,
       score: score(paper, given.get(attempt.id) ?? new Map(), boundaries, plan.rounding),
     });
@@ -101,7 +101,7 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
   const pool = poolOf({ plan, ...pinned });
   const scored = await scoresOf(read, id, boundaries);
   const begun = await read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, id));
-  const [roster] = await read.select({ count: count() }).from(enrolments).where(eq(enrolments.course, sitting.course));
+  const expected = await participantsExpected(read, sitting);
   return ok({
     sitting: id,
     title: sitting.title,
@@ -123,7 +123,7 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
     stillOpen:
       doorState(sitting, ctx.now) === 'closed'
         ? null
-        : { students: (roster?.count ?? 0) - begun.length, until: sitting.closesAt },
+        : { students: Math.max(0, expected - begun.length), until: sitting.closesAt },
     releasedAt: sitting.releasedAt,
     shows: sitting.shows === null ? null : showsSchema.parse(sitting.shows),
   });
@@ -136,11 +136,10 @@ export async function scriptsBeside(
   attempt: string,
 ): Promise<Record<'before' | 'after', { attempt: string; name: string } | null>> {
   const rows = await ctx.db.read
-    .select({ attempt: attempts.id, name: members.name })
+    .select({ attempt: attempts.id, name: participantName })
     .from(attempts)
-    .innerJoin(members, eq(members.id, attempts.member))
     .where(and(eq(attempts.sitting, sitting), isNotNull(attempts.handedInAt)))
-    .orderBy(members.name);
+    .orderBy(participantName);
   const at = rows.findIndex((row) => row.attempt === attempt);
   return { before: rows[at - 1] ?? null, after: (at >= 0 && rows[at + 1]) || null };
 }

@@ -1,8 +1,10 @@
 import { and, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import type { Participant } from '@/core/people/participant';
 import type { AttemptState } from '@/core/sittings/attempt';
 import { deadlineOf, type Outage } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
-import { answersNow, attempts, extensions, outages, sittings } from '../db/schema/exams';
+import { answersNow, attempts, extensions, outages, participants, sittings } from '../db/schema/exams';
+import { participantOf } from '../people/participants';
 
 export type AttemptRow = typeof attempts.$inferSelect;
 
@@ -13,7 +15,7 @@ export interface AttemptInTime {
 }
 
 const extraOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) FROM ${extensions}
-  WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.member} = ${attempts.member})`;
+  WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.participant} = ${attempts.participant})`;
 
 function inTime(
   row: { attempt: AttemptRow; sitting: { closesAt: number; minutes: number; endedAt: number | null }; extra: number },
@@ -40,14 +42,23 @@ function select(read: Reader) {
       attempt: attempts,
       sitting: { closesAt: sittings.closesAt, minutes: sittings.minutes, endedAt: sittings.endedAt },
       extra: extraOf,
+      is: participants.is,
     })
     .from(attempts)
+    .innerJoin(participants, eq(participants.id, attempts.participant))
     .innerJoin(sittings, eq(sittings.id, attempts.sitting));
 }
 
-export async function findAttempt(read: Reader, id: string): Promise<AttemptInTime | null> {
+/** An attempt with whose it is. */
+export interface FoundAttempt extends AttemptInTime {
+  participant: Participant;
+}
+
+export async function findAttempt(read: Reader, id: string): Promise<FoundAttempt | null> {
   const [row] = await select(read).where(eq(attempts.id, id));
-  return row ? inTime(row, await allOutages(read)) : null;
+  if (!row) return null;
+  const participant = await participantOf(read, row.attempt.participant, row.is);
+  return { ...inTime(row, await allOutages(read)), participant };
 }
 
 export async function attemptsOf(read: Reader, sitting: string): Promise<AttemptInTime[]> {

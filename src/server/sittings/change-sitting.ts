@@ -4,30 +4,29 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { attempts, extensions, sittings } from '../db/schema/exams';
-import { enrolments } from '../db/schema/people';
+import { keepParticipant, participantIn } from '../people/participants';
 import { newId } from '../ports/ids';
 
 const more = z.object({
   sitting: z.string(),
-  member: z.string(),
+  /** A student, or a guest. */
+  person: z.string(),
   minutes: z.number().int().min(1).max(600),
   reason: z.string().trim().max(500),
 });
 
-/** Gives one student more minutes in this sitting. */
+/** Gives one student, or the group that the student works in, more minutes in this sitting. */
 export async function giveMoreTime(ctx: Context, raw: unknown): Promise<Result<null>> {
   const parsed = parse(more, raw);
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
-  const { sitting, member } = parsed.value;
-  const [seated] = await ctx.db.read
-    .select({ id: sittings.id })
-    .from(sittings)
-    .innerJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, member)))
-    .where(eq(sittings.id, sitting));
-  if (!seated) return NOT_FOUND;
+  const { sitting, person, minutes, reason } = parsed.value;
+  const participant = await participantIn(ctx.db.read, sitting, person);
+  if (!participant) return NOT_FOUND;
   await ctx.db.transaction(async (tx) => {
-    await tx.insert(extensions).values({ id: newId(), ...parsed.value, by: ctx.actor.id, at: ctx.now });
+    await keepParticipant(tx, participant);
+    const row = { sitting, participant: participant.id, minutes, reason, by: ctx.actor.id, at: ctx.now };
+    await tx.insert(extensions).values({ id: newId(), ...row });
   });
   return ok();
 }

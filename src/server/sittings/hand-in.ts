@@ -31,7 +31,7 @@ async function close(
 export async function handIn(ctx: Context, attemptId: string): Promise<Result<{ handedInAt: number }>> {
   const found = await findAttempt(ctx.db.read, attemptId);
   if (!found) return NOT_FOUND;
-  if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
+  if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   const { deadline } = found.state;
   const at = found.state.handedInAt ?? Math.min(ctx.now, deadline);
   if (found.state.handedInAt === null) {

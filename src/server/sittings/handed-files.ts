@@ -5,6 +5,7 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { fileSize, MOST_FILES, PIECE_BYTES } from '@/core/content/file-limits';
 import { handedFile } from '@/core/content/handed-file';
 import { may } from '@/core/people/may';
+import { takesPart } from '@/core/people/participant';
 import { accepts } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
@@ -35,7 +36,7 @@ export async function addFilePiece(ctx: Context, raw: unknown, bytes: Uint8Array
   const piece = parsed.value;
   const found = await findAttempt(ctx.db.read, piece.attempt);
   if (!found) return NOT_FOUND;
-  if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
+  if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   if (!accepts(found.state, piece, ctx.now)) return refuse('time-is-over');
   const size = fileSize(piece.size);
   if (!size.ok) return size;
@@ -114,8 +115,7 @@ export async function readHandedFile(
 ): Promise<{ name: string; bytes: Uint8Array } | null> {
   const found = await findAttempt(ctx.db.read, attempt);
   if (!found) return null;
-  const own = found.attempt.member === ctx.actor.id;
-  if (!own && !may(ctx.actor, 'mark answers', null)) return null;
+  if (!takesPart(ctx.actor, found.participant) && !may(ctx.actor, 'mark answers', null)) return null;
   const [row] = await ctx.db.read
     .select({ name: attemptFiles.name })
     .from(attemptFiles)

@@ -1,10 +1,11 @@
-import { and, count, desc, eq, sql } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, or, sql } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { attempts, extensions, sittings } from '../db/schema/exams';
-import { courses, enrolments, members, provisions } from '../db/schema/people';
-import { attemptsOf } from './attempts';
+import { courses, enrolments, groupMembers, members, provisions } from '../db/schema/people';
+import { groupsOfCourse, guestNames } from '../people/participants';
+import { type AttemptInTime, attemptsOf } from './attempts';
 
 const rosterSize = sql<number>`(SELECT count(*) FROM ${enrolments} WHERE ${enrolments.course} = ${sittings.course})`;
 
@@ -46,8 +47,8 @@ export async function listSittings(ctx: Context): Promise<Result<SittingRow[]>> 
   return ok(rows);
 }
 
-/** One student of a sitting as the teacher watches it. */
-export interface WatchedStudent {
+/** Somebody of a sitting as the teacher watches it: a student, or a guest. */
+export interface WatchedPerson {
   id: string;
   name: string;
   extraTimePercent: number;
@@ -64,7 +65,7 @@ export interface WatchedStudent {
 
 export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'> {
   courseTitle: string;
-  people: WatchedStudent[];
+  people: WatchedPerson[];
 }
 
 /** A sitting with everybody who is to sit it and where they are. */
@@ -72,7 +73,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
   const { read } = ctx.db;
   const [row] = await read
-    .select({ ...columns, courseId: courses.id, courseTitle: courses.title })
+    .select({ ...columns, who: sittings.who, courseId: courses.id, courseTitle: courses.title })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
     .where(eq(sittings.id, id));
@@ -84,30 +85,35 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     .leftJoin(provisions, eq(provisions.member, members.id))
     .where(eq(enrolments.course, row.courseId))
     .orderBy(members.name);
-  const begun = new Map((await attemptsOf(read, id)).map((a) => [a.attempt.member, a]));
+  const begun = new Map((await attemptsOf(read, id)).map((one) => [one.attempt.participant, one]));
+  const groupOf = row.who === 'groups' ? await groupsOfCourse(read, row.courseId) : new Map<string, string>();
+  const names = await guestNames(read, id);
   const more = await read.select().from(extensions).where(eq(extensions.sitting, id));
-  const { courseId: _, ...sitting } = row;
-  return ok({
-    ...sitting,
-    people: roster.map(({ extraTimePercent, ...student }) => {
-      const found = begun.get(student.id);
-      return {
-        ...student,
-        extraTimePercent: extraTimePercent ?? 0,
-        extraMinutes: more.filter((e) => e.member === student.id).reduce((n, e) => n + e.minutes, 0),
-        attempt: found
-          ? {
-              id: found.attempt.id,
-              startedAt: found.attempt.startedAt,
-              deadline: found.state.deadline,
-              handedInAt: found.attempt.handedInAt,
-              handedInBy: found.attempt.handedInBy,
-              seenAt: found.attempt.seenAt,
-            }
-          : null,
-      };
-    }),
+  const minutesOf = (participant: string): number =>
+    more.filter((e) => e.participant === participant).reduce((n, e) => n + e.minutes, 0);
+  const students = roster.map(({ extraTimePercent, ...student }): WatchedPerson => {
+    const participant = groupOf.get(student.id) ?? student.id;
+    const mine = begun.get(participant);
+    return {
+      ...student,
+      extraTimePercent: extraTimePercent ?? 0,
+      extraMinutes: minutesOf(participant),
+      attempt: mine ? watched(mine) : null,
+    };
   });
+  const guests = [...names].flatMap(([guest, name]): WatchedPerson[] => {
+    const mine = begun.get(guest);
+    if (!mine) return [];
+    const extraMinutes = minutesOf(guest);
+    return [{ id: guest, name, extraTimePercent: 0, extraMinutes, attempt: watched(mine) }];
+  });
+  const { courseId: _, who: __, ...sitting } = row;
+  return ok({ ...sitting, people: [...students, ...guests] });
+}
+
+function watched({ attempt, state }: AttemptInTime): WatchedPerson['attempt'] {
+  const { id, startedAt, handedInAt, handedInBy, seenAt } = attempt;
+  return { id, startedAt, deadline: state.deadline, handedInAt, handedInBy, seenAt };
 }
 
 export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 'students'> {
@@ -117,6 +123,10 @@ export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 's
 
 /** The sittings of a student's courses with the state of their own attempt, newest first. */
 export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
+  const ownGroups = ctx.db.read
+    .select({ id: groupMembers.group })
+    .from(groupMembers)
+    .where(eq(groupMembers.member, ctx.actor.id));
   const rows = await ctx.db.read
     .select({
       ...columns,
@@ -126,7 +136,13 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
     .from(sittings)
     .innerJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, ctx.actor.id)))
     .innerJoin(courses, eq(courses.id, sittings.course))
-    .leftJoin(attempts, and(eq(attempts.sitting, sittings.id), eq(attempts.member, ctx.actor.id)))
+    .leftJoin(
+      attempts,
+      and(
+        eq(attempts.sitting, sittings.id),
+        or(eq(attempts.participant, ctx.actor.id), inArray(attempts.participant, ownGroups)),
+      ),
+    )
     .leftJoin(provisions, eq(provisions.member, ctx.actor.id))
     .orderBy(desc(sittings.opensAt));
   return rows.map(({ extra, students: _, ...row }) => ({ ...row, extraTimePercent: extra ?? 0 }));

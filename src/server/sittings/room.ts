@@ -79,7 +79,7 @@ function readableAnswers(paper: Paper, answers: Answers): Answers {
 export async function openRoom(ctx: Context, attemptId: string): Promise<Result<Room>> {
   const found = await findAttempt(ctx.db.read, attemptId);
   if (!found) return NOT_FOUND;
-  if (!may(ctx.actor, 'write attempt', { student: found.attempt.member })) return FORBIDDEN;
+  if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
   const [sitting] = await ctx.db.read
     .select({ title: sittings.title })

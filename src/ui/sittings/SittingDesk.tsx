@@ -6,7 +6,7 @@ import Button from 'react-bootstrap/Button';
 import { endAction, moreTimeAction, provisionAction, startNowAction } from '@/app/(staff)/sittings/actions';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { minutesWith } from '@/core/sittings/time';
-import type { WatchedSitting, WatchedStudent } from '@/server/sittings/list-sittings';
+import type { WatchedSitting, WatchedPerson } from '@/server/sittings/list-sittings';
 import { foldAccents } from '@/core/rules/text/normalise';
 import { Strip } from '../frame/Strip';
 import { doorText } from '../words/door';
@@ -144,7 +144,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
                       act(provisionAction({ member: p.id, extraTimePercent: percent, reason: '' }))
                     }
                     onMore={(minutes) =>
-                      act(moreTimeAction({ sitting: sitting.id, member: p.id, minutes, reason: '' }))
+                      act(moreTimeAction({ sitting: sitting.id, person: p.id, minutes, reason: '' }))
                     }
                   />
                 ))}
@@ -158,7 +158,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
 }
 
 interface RowProps {
-  student: WatchedStudent;
+  student: WatchedPerson;
   now: number;
   zone: string;
   minutes: number;

@@ -26,6 +26,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'question-not-ready': (v) =>
     `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this question. Open it and look at readiness.`,
   'course-unknown': () => 'Choose a course.',
+  'no-group': () => 'You are in no group of this course yet. Ask your teacher.',
   'door-ended': () => 'Your teacher has ended it.',
   'door-not-yet': () => 'It has not opened yet.',
   'door-over': () => 'It is over.',

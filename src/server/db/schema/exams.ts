@@ -1,5 +1,6 @@
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import { courses, members } from './people';
+import type { Participant } from '@/core/people/participant';
+import { courses, groups, members } from './people';
 
 export const exams = sqliteTable('exams', {
   id: text('id').primaryKey(),
@@ -29,6 +30,8 @@ export const sittings = sqliteTable(
     closesAt: integer('closes_at').notNull(),
     endedAt: integer('ended_at'),
     minutes: integer('minutes').notNull(),
+    /** Who takes part: each student of the course, each group of it together, or whoever has the link. */
+    who: text('who').$type<'students' | 'groups' | 'link'>().notNull().default('students'),
     /** `Boundaries` as JSON. */
     boundaries: text('boundaries', { mode: 'json' }).notNull(),
     boundariesVersion: integer('boundaries_version').notNull(),
@@ -43,7 +46,23 @@ export const sittings = sqliteTable(
   (t) => [index('sittings_course').on(t.course), index('sittings_window').on(t.closesAt)],
 );
 
-/** What one student has in one sitting beyond the provision said once. */
+/** Whoever attempts belong to. That of a member and of a group has their id, so that there is one of each. */
+export const participants = sqliteTable(
+  'participants',
+  {
+    id: text('id').primaryKey(),
+    is: text('kind').$type<Participant['is']>().notNull(),
+    member: text('member').references(() => members.id),
+    group: text('group_id').references(() => groups.id),
+    /** The one sitting that a guest, or nobody in particular, was let into. */
+    sitting: text('sitting').references(() => sittings.id),
+    /** As a guest gave it; empty for all others. */
+    name: text('name').notNull(),
+  },
+  (t) => [index('participants_sitting').on(t.sitting)],
+);
+
+/** What one participant has in one sitting beyond the provision said once. */
 export const extensions = sqliteTable(
   'extensions',
   {
@@ -51,9 +70,9 @@ export const extensions = sqliteTable(
     sitting: text('sitting')
       .notNull()
       .references(() => sittings.id),
-    member: text('member')
+    participant: text('participant')
       .notNull()
-      .references(() => members.id),
+      .references(() => participants.id),
     minutes: integer('minutes').notNull(),
     reason: text('reason').notNull(),
     by: text('by')
@@ -61,7 +80,7 @@ export const extensions = sqliteTable(
       .references(() => members.id),
     at: integer('at').notNull(),
   },
-  (t) => [index('extensions_sitting').on(t.sitting, t.member)],
+  (t) => [index('extensions_sitting').on(t.sitting, t.participant)],
 );
 
 export const attempts = sqliteTable(
@@ -71,9 +90,9 @@ export const attempts = sqliteTable(
     sitting: text('sitting')
       .notNull()
       .references(() => sittings.id),
-    member: text('member')
+    participant: text('participant')
       .notNull()
-      .references(() => members.id),
+      .references(() => participants.id),
     /** Number instead of a name for markers. */
     script: integer('script').notNull(),
     seed: integer('seed').notNull(),
@@ -85,8 +104,8 @@ export const attempts = sqliteTable(
     seenAt: integer('seen_at').notNull(),
   },
   (t) => [
-    index('attempts_sitting').on(t.sitting, t.member),
-    index('attempts_member').on(t.member),
+    index('attempts_sitting').on(t.sitting, t.participant),
+    index('attempts_participant').on(t.participant),
     index('attempts_open').on(t.handedInAt),
   ],
 );

@@ -59,6 +59,32 @@ export const enrolments = sqliteTable(
   (t) => [primaryKey({ columns: [t.course, t.member] }), index('enrolments_member').on(t.member)],
 );
 
+/** Some students of a course who work together. */
+export const groups = sqliteTable(
+  'groups',
+  {
+    id: text('id').primaryKey(),
+    course: text('course')
+      .notNull()
+      .references(() => courses.id),
+    name: text('name').notNull(),
+  },
+  (t) => [index('groups_course').on(t.course)],
+);
+
+export const groupMembers = sqliteTable(
+  'group_members',
+  {
+    group: text('group_id')
+      .notNull()
+      .references(() => groups.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+  },
+  (t) => [primaryKey({ columns: [t.group, t.member] }), index('group_members_member').on(t.member)],
+);
+
 export const provisions = sqliteTable('provisions', {
   member: text('member')
     .primaryKey()
