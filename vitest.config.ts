@@ -6,6 +6,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'tests/{boundaries,contracts,reference,use-cases}/**/*.test.ts'],
     testTimeout: 60_000,
+    globalSetup: './tests/drivers/workers.ts',
     // One process a core keeps the modules it has read; no test may change one.
     isolate: false,
     maxWorkers: 2,

@@ -34,7 +34,7 @@ build() {
   if [ -f .next/BUILD_ID ] && [ -f "$stamp" ] && [ "$(cat "$stamp")" = "$now" ]; then
     echo "The build is current."
   else
-    node node_modules/next/dist/bin/next build
+    npm run build --silent
     echo "$now" > "$stamp"
   fi
 }

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
+import type { ExamPlan } from '@/core/exams/plan';
 import { CONVENTIONS } from '@/core/rules/maths/rules';
 import type { Actor, Role } from '@/core/people/may';
 import { createQuestion } from '@/server/bank/create-question';
@@ -107,6 +108,7 @@ export class TestDepartment {
     questions = 2,
     minutes = 30,
     make: (title: string) => QuestionBody = sampleQuestion,
+    planned: (plan: ExamPlan) => ExamPlan = (plan) => plan,
   ): Promise<{ sitting: string; items: string[]; exam: string }> {
     const ctx = this.as('teacher');
     const plan = await freshPlan(ctx, 'Test exam');
@@ -118,7 +120,7 @@ export class TestDepartment {
       plan.sections[0]?.items.push({ id: `item${i}`, question, revision, marks: null, bonus: false });
     }
     const exam = must(
-      await createExam(ctx, { title: 'Test exam', course: this.course, plan: { ...plan, minutes } }),
+      await createExam(ctx, { title: 'Test exam', course: this.course, plan: planned({ ...plan, minutes }) }),
     ).id;
     const { id } = must(
       await scheduleSitting(ctx, {

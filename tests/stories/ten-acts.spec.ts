@@ -200,3 +200,33 @@ test('pages that wait open by themselves within two seconds of the moment, each 
     expect(looks.length).toBeLessThanOrEqual(2);
   }
 });
+
+test('what a teacher does is told to sixty who wait within two seconds, and a page that waits shows it', async () => {
+  const { page: waiting, context } = await stage.signIn(WT201[7]?.userName ?? '');
+  await expect(waiting.getByRole('button', { name: 'Begin' })).toBeVisible();
+  const cookie = (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
+  expect((await fetch(`${stage.base}/api/events`)).status).toBe(401);
+  const over = new AbortController();
+  const told = Array.from({ length: 60 }, async () => {
+    const stream = await fetch(`${stage.base}/api/events`, { headers: { cookie }, signal: over.signal });
+    let heard = '';
+    for await (const chunk of stream.body ?? []) {
+      heard += new TextDecoder().decode(chunk);
+      if (heard.includes('event: changed')) break;
+    }
+    return { at: Date.now(), heard };
+  });
+  await goTo(page, '/sittings');
+  await page.getByRole('link', { name: 'Drive train, final' }).click();
+  await page.getByRole('button', { name: 'End for all…' }).click();
+  await page.getByRole('button', { name: 'End it' }).click();
+  await expect(page.getByRole('button', { name: 'End it' })).toHaveCount(0);
+  const ended = Date.now();
+  const all = await Promise.all(told);
+  over.abort();
+  expect(Math.max(...all.map(({ at }) => at)) - ended).toBeLessThan(2000);
+  // That something changed is said, and never what.
+  for (const { heard } of all)
+    expect(heard.replace(/^(retry: \d+|: alive|event: changed|data:|)$/gm, '').trim()).toBe('');
+  await expect(waiting.getByRole('button', { name: 'Begin' })).toHaveCount(0, { timeout: 10_000 });
+});

@@ -1,9 +1,7 @@
-import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { paperItems } from '@/core/exams/paper';
 import type { ExamPlan } from '@/core/exams/plan';
-import { sittings } from '@/server/db/schema/exams';
 import { gradebookCsv } from '@/server/gradebook/export';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { jobEnded } from '@/server/jobs/jobs';
@@ -15,10 +13,11 @@ import { openResults, releaseResults } from '@/server/results/results';
 import { findAttempt } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
 import { handIn } from '@/server/sittings/hand-in';
-import { forgetPinned, paperOf } from '@/server/sittings/pinned';
+import { paperOf } from '@/server/sittings/pinned';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
+import { sampleQuestion } from '../drivers/samples';
 
 /** A sitting in which each student meets two of four questions: from entry to export no two papers need be alike. */
 let dept: TestDepartment;
@@ -30,14 +29,12 @@ beforeEach(async () => {
   // Attempts get their seeds by chance: sit until the two students met different questions.
   for (let tries = 0; ; tries++) {
     expect(tries).toBeLessThan(20);
-    const made = await dept.sitting(4);
-    sitting = made.sitting;
-    const [row] = await dept.out.db.read.select().from(sittings).where(eq(sittings.id, sitting));
-    const plan = row?.plan as ExamPlan;
-    const draws = [{ id: 'two', take: 2, items: made.items }];
-    const drawing = { ...plan, sections: plan.sections.map((section) => ({ ...section, draws })) };
-    await dept.out.db.transaction((tx) => tx.update(sittings).set({ plan: drawing }).where(eq(sittings.id, sitting)));
-    forgetPinned(sitting);
+    const draws = [{ id: 'two', take: 2, items: ['item0', 'item1', 'item2', 'item3'] }];
+    const drawing = (plan: ExamPlan): ExamPlan => ({
+      ...plan,
+      sections: plan.sections.map((section) => ({ ...section, draws })),
+    });
+    ({ sitting } = await dept.sitting(4, 30, sampleQuestion, drawing));
     attempts = {};
     papers = {};
     for (const who of ['ada', 'ben']) {

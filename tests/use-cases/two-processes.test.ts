@@ -6,11 +6,19 @@ import path from 'node:path';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { must } from '@/core/base/result';
+import { stored } from '@/core/base/exact';
+import { markItem } from '@/core/exams/mark-item';
+import { paperItems } from '@/core/exams/paper';
+import type { Context } from '@/server/context';
+import { openDatabase } from '@/server/db/database';
 import { mendings } from '@/server/db/schema/exams';
+import { listeningTo } from '@/server/events/listening';
+import { changed } from '@/server/events/versions';
 import { jobs } from '@/server/db/schema/jobs';
 import { beating, beginJob, runningJob } from '@/server/jobs/jobs';
-import { applyMending } from '@/server/marking/mend';
+import { applyMending, takeBackMending } from '@/server/marking/mend';
 import { enterSitting } from '@/server/sittings/enter';
+import { paperOf } from '@/server/sittings/pinned';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
 
@@ -96,4 +104,50 @@ it('a mending that one process works on is left alone by another that starts, an
   // Whoever was only slow learns that it is over.
   await heart.beat();
   expect(stop).toHaveBeenCalledOnce();
+});
+
+it('a mending that another process applied holds for the next who hands in here, and no longer when it is taken back there', async () => {
+  const { sitting, items } = await dept.sitting(1);
+  const [item = ''] = items;
+  const { db } = dept.out;
+  const marksOf = async (): Promise<(string | null)[]> => {
+    const attempt = { sitting, seed: 1 };
+    const { paper } = await paperOf(db.read, attempt);
+    const [first] = paperItems(paper);
+    if (!first) throw new Error('It has a question');
+    return [...markItem(first, { c: { text: 'wire' } }).values()].map(({ marks }) => marks && stored(marks));
+  };
+  expect(await marksOf()).toEqual(['0', '0', null]);
+  // As another process leaves it behind: in the database, and nowhere else.
+  const second = await openDatabase(db.url);
+  const changes = [{ what: 'answer', slot: 'c', response: { text: 'wire' }, share: '1', feedback: '' }];
+  const mending = { id: 'far', sitting, item, changes, reason: '', by: dept.id('teacher'), at: 1, appliedAt: 1 };
+  await second.transaction(async (tx) => {
+    await tx.insert(mendings).values({ ...mending, state: 'applied' });
+    await changed(tx, `sitting:${sitting}`);
+  });
+  expect(await marksOf()).toEqual(['0', '0', '1']);
+  const there: Context = { ...dept.as('teacher'), db: second };
+  must(await takeBackMending(there, 'far'));
+  expect(await marksOf()).toEqual(['0', '0', null]);
+  second.close();
+});
+
+it('what another process changes is heard here, once, by those who listen to it', async () => {
+  const second = await openDatabase(dept.out.db.url);
+  const heard = vi.fn();
+  const other = vi.fn();
+  const stop = listeningTo(dept.out.db.read).on(['course:wind', 'course:water'], heard);
+  const stopOther = listeningTo(dept.out.db.read).on(['course:sun'], other);
+  await new Promise((done) => setTimeout(done, 600));
+  await second.transaction((tx) => changed(tx, 'course:wind', 'course:water'));
+  await vi.waitFor(() => expect(heard).toHaveBeenCalledTimes(1), { timeout: 5000 });
+  await second.transaction((tx) => changed(tx, 'course:wind'));
+  await vi.waitFor(() => expect(heard).toHaveBeenCalledTimes(2), { timeout: 5000 });
+  stop();
+  await second.transaction((tx) => changed(tx, 'course:wind', 'course:sun'));
+  await vi.waitFor(() => expect(other).toHaveBeenCalledTimes(1), { timeout: 5000 });
+  expect(heard).toHaveBeenCalledTimes(2);
+  stopOther();
+  second.close();
 });

@@ -1,14 +1,6 @@
-import path from 'node:path';
-import { pathToFileURL } from 'node:url';
-import { Worker } from 'node:worker_threads';
 import type { PlainChunk } from '../marking/plain-remarking';
 import type { RemarkOrder } from '../marking/remark-attempts';
-
-/** How a thread begins: it learns to read TypeScript, and goes where it is told. Written as text, so that the build does not take it in. */
-const THREAD = `import('tsx/esm/api').then(({ register }) => {
-  register();
-  return import(require('node:worker_threads').workerData.job);
-})`;
+import { startThread } from './thread';
 
 /** A re-marking that runs in a thread of its own. */
 export interface RemarkJob {
@@ -19,12 +11,10 @@ export interface RemarkJob {
 
 /**
  * Starts to mark a sitting anew. Chunks come one after another: the next is
- * asked for when `take` is done with the one before. The thread runs the
- * source itself, so it must stand beside the built application.
+ * asked for when `take` is done with the one before.
  */
 export function startRemark(url: string, order: RemarkOrder, take: (chunk: PlainChunk) => Promise<void>): RemarkJob {
-  const job = pathToFileURL(path.join(process.cwd(), 'src/server/jobs/remark.worker.ts')).href;
-  const worker = new Worker(THREAD, { eval: true, workerData: { job, url, order }, execArgv: [] });
+  const worker = startThread('remark', { url, order });
   let cancelled = false;
   let last: Promise<void> = Promise.resolve();
   const finished = new Promise<boolean>((done, failed) => {

@@ -14,7 +14,8 @@ import { readDepartment } from '../people/policy';
 import { beating, beginJob, endDeadJobs, endJob, runningJob, stopJob } from '../jobs/jobs';
 import { startRemark } from '../jobs/remark';
 import { participantName } from '../people/participants';
-import { forgetPinned, poolOfSitting } from '../sittings/pinned';
+import { changed } from '../events/versions';
+import { poolOfSitting } from '../sittings/pinned';
 import { newId } from '../ports/ids';
 import { keepMarks } from './keep-marks';
 import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';
@@ -168,8 +169,8 @@ async function end(out: Outside, { id, order, done, sum, finished }: Ending): Pr
       .update(mendings)
       .set({ state: 'applied', appliedAt: out.now, marksChanged: sum.marks, scripts: sum.scripts })
       .where(eq(mendings.id, id));
+    await changed(tx, `sitting:${order.sitting}`);
   });
-  forgetPinned(order.sitting);
 }
 
 /** Mendings that did not come to their end count for nothing. */
@@ -227,8 +228,8 @@ export async function takeBackMending(ctx: Context, id: string): Promise<Result<
   if (newest?.id !== id) return refuse('mending-later-first');
   await ctx.db.transaction(async (tx) => {
     await tx.update(mendings).set({ state: 'taken back', takenBackAt: ctx.now }).where(eq(mendings.id, id));
+    await changed(tx, `sitting:${mending.sitting}`);
   });
-  forgetPinned(mending.sitting);
   return ok();
 }
 

@@ -13,6 +13,7 @@ import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
 import { participantName, participantsExpected } from '../people/participants';
+import { changed } from '../events/versions';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { paperOf, pinnedOf } from '../sittings/pinned';
 
@@ -184,7 +185,12 @@ export async function releaseResults(ctx: Context, raw: unknown): Promise<Result
   if (results.value.notHandedIn > 0) return refuse('still-writing', { values: { count: results.value.notHandedIn } });
   if (results.value.rows.length === 0) return refuse('nobody-sat');
   await ctx.db.transaction(async (tx) => {
-    await tx.update(sittings).set({ releasedAt: ctx.now, shows }).where(eq(sittings.id, sitting));
+    const released = await tx
+      .update(sittings)
+      .set({ releasedAt: ctx.now, shows })
+      .where(eq(sittings.id, sitting))
+      .returning({ course: sittings.course });
+    for (const { course } of released) await changed(tx, `course:${course}`);
   });
   return ok({ students: results.value.rows.length });
 }
@@ -193,7 +199,12 @@ export async function releaseResults(ctx: Context, raw: unknown): Promise<Result
 export async function takeBackResults(ctx: Context, sitting: string): Promise<Result<null>> {
   if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
   await ctx.db.transaction(async (tx) => {
-    await tx.update(sittings).set({ releasedAt: null, shows: null }).where(eq(sittings.id, sitting));
+    const taken = await tx
+      .update(sittings)
+      .set({ releasedAt: null, shows: null })
+      .where(eq(sittings.id, sitting))
+      .returning({ course: sittings.course });
+    for (const { course } of taken) await changed(tx, `course:${course}`);
   });
   return ok();
 }

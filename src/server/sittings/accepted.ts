@@ -6,7 +6,7 @@ import { kindOf } from '@/core/kinds/registry';
 import { readResponse, storedResponse } from '@/core/kinds/response';
 import type { Reader } from '../db/database';
 import { heldFiles } from './handed-files';
-import { pinnedOf } from './pinned';
+import { placedIn } from './pinned';
 
 const aboutWhole = z.object({ later: z.boolean() });
 
@@ -19,7 +19,7 @@ export async function acceptedValues(
   { id, sitting, seed }: { id: string; sitting: string; seed: number },
   entries: readonly AnswerEntry[],
 ): Promise<ReadonlyMap<number, unknown>> {
-  const { plan, revisions } = await pinnedOf(read, sitting);
+  const { plan, revisions } = await placedIn(read, sitting);
   const met = itemsMet(plan, seed);
   const items = new Map(placements(plan).flatMap(({ item }) => (met.has(item.id) ? [[item.id, item]] : [])));
   const accepted = new Map<number, unknown>();

@@ -4,6 +4,7 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { attempts, extensions, sittings } from '../db/schema/exams';
+import { changed } from '../events/versions';
 import { keepParticipant, participantIn } from '../people/participants';
 import { newId } from '../ports/ids';
 
@@ -39,7 +40,8 @@ export async function startNow(ctx: Context, id: string): Promise<Result<null>> 
       .update(sittings)
       .set({ opensAt: ctx.now })
       .where(and(eq(sittings.id, id), gt(sittings.opensAt, ctx.now), isNull(sittings.endedAt)))
-      .returning({ id: sittings.id });
+      .returning({ course: sittings.course });
+    for (const { course } of started) await changed(tx, `course:${course}`);
     return started.length > 0 ? ok() : refuse('already-open');
   });
 }
@@ -69,6 +71,7 @@ export async function changeTimes(ctx: Context, raw: unknown): Promise<Result<nu
   if (begun && opensAt > ctx.now) return refuse('somebody-has-begun', { at: ['opensAt'] });
   await ctx.db.transaction(async (tx) => {
     await tx.update(sittings).set({ opensAt, closesAt, minutes }).where(eq(sittings.id, id));
+    await changed(tx, `course:${sitting.course}`);
   });
   return ok();
 }
@@ -81,7 +84,8 @@ export async function endSitting(ctx: Context, id: string): Promise<Result<null>
       .update(sittings)
       .set({ endedAt: ctx.now })
       .where(and(eq(sittings.id, id), isNull(sittings.endedAt)))
-      .returning({ id: sittings.id });
+      .returning({ course: sittings.course });
+    for (const { course } of ended) await changed(tx, `course:${course}`);
     return ended.length > 0 ? ok() : NOT_FOUND;
   });
 }

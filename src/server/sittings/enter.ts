@@ -11,7 +11,7 @@ import { attempts, sittings } from '../db/schema/exams';
 import { provisions } from '../db/schema/people';
 import { keepParticipant, participantIn } from '../people/participants';
 import { newId } from '../ports/ids';
-import { pinnedOf } from './pinned';
+import { placedIn } from './pinned';
 
 /** Starts the attempt of whoever comes, or finds the one begun before; refused with the reason when they cannot get in. */
 export async function enterSitting(ctx: Context, sittingId: string): Promise<Result<{ attempt: string }>> {
@@ -25,7 +25,7 @@ export async function enterSitting(ctx: Context, sittingId: string): Promise<Res
   const [begun] = await read.select({ id: attempts.id }).from(attempts).where(mine);
   if (begun) return ok({ attempt: begun.id });
 
-  const { plan } = await pinnedOf(read, sittingId);
+  const { plan } = await placedIn(read, sittingId);
   const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1 }, ctx.now);
   if (!door.open) return refuse(`door-${door.reason}`);
   const minutes = minutesWith(sitting.minutes, await extraTimePercent(read, participant));

@@ -12,6 +12,7 @@ import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { exams, sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
+import { changed } from '../events/versions';
 import { freshPlan, revisionToPlace } from '../exams/exams';
 import { readRevision, revisionsOf } from '../exams/revisions';
 import { readDepartment } from '../people/policy';
@@ -71,6 +72,7 @@ async function pin(ctx: Context, { plan, exam, course, opensAt, closesAt }: Pin)
       createdBy: ctx.actor.id,
       createdAt: ctx.now,
     });
+    await changed(tx, `course:${course}`);
   });
   return ok({ id });
 }

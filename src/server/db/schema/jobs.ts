@@ -20,3 +20,13 @@ export const jobs = sqliteTable(
   },
   (t) => [uniqueIndex('jobs_one_at_a_time').on(t.kind, t.subject).where(sql`${t.endedAt} IS NULL`)],
 );
+
+/** That something changed, by what it is about; numbers rise through all of them, so that one question finds everything new. */
+export const versions = sqliteTable(
+  'versions',
+  {
+    topic: text('topic').primaryKey(),
+    version: integer('version').notNull(),
+  },
+  (t) => [uniqueIndex('versions_in_order').on(t.version)],
+);

@@ -1,0 +1,28 @@
+import { readdirSync } from 'node:fs';
+import path from 'node:path';
+import { build } from 'esbuild';
+
+/** Compiles what the server runs in threads of its own (`*.worker.ts` under `src/server`) into `.next/workers`, one file each; packages stay outside. */
+const root = path.resolve(import.meta.dirname, '..');
+const source = path.join(root, 'src/server');
+
+export async function buildWorkers() {
+  const entryPoints = readdirSync(source, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.worker.ts'))
+    .map((file) => path.join(source, file));
+  await build({
+    absWorkingDir: root,
+    entryPoints,
+    entryNames: '[name]',
+    outdir: path.join(root, '.next/workers'),
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    outExtension: { '.js': '.mjs' },
+    logLevel: 'warning',
+  });
+}
+
+if (process.argv[1] === import.meta.filename) await buildWorkers();

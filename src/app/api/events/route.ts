@@ -1,0 +1,42 @@
+import { refuse } from '@/core/base/result';
+import { maybeContext } from '@/server/auth/request';
+import { listeningTo } from '@/server/events/listening';
+import { ownTopics } from '@/server/events/own-topics';
+import { respond } from '../respond';
+
+/** How often a silent stream shows that it lives, so that nothing on the way takes it for dead. */
+const SIGN_OF_LIFE = 15_000;
+/** After so long the browser comes again, and is asked again who it is. */
+const LONGEST = 10 * 60_000;
+
+/** Tells a signed-in student, as server-sent events, that something changed about the sittings of their courses; never what. */
+export async function GET(request: Request): Promise<Response> {
+  const ctx = await maybeContext();
+  if (!ctx) return respond(refuse('not-signed-in'));
+  const topics = await ownTopics(ctx);
+  const text = new TextEncoder();
+  let stop = (): void => undefined;
+  const stream = new ReadableStream<Uint8Array>({
+    start(controller) {
+      const say = (line: string): void => controller.enqueue(text.encode(line));
+      say('retry: 3000\n\n');
+      const unheard = listeningTo(ctx.db.read).on(topics, () => say('event: changed\ndata:\n\n'));
+      const alive = setInterval(() => say(': alive\n\n'), SIGN_OF_LIFE);
+      const end = setTimeout(() => {
+        stop();
+        controller.close();
+      }, LONGEST);
+      stop = () => {
+        unheard();
+        clearInterval(alive);
+        clearTimeout(end);
+      };
+      request.signal.addEventListener('abort', stop);
+    },
+    cancel: () => stop(),
+  });
+  return new Response(stream, {
+    // Compression would hold lines back until there are enough of them.
+    headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' },
+  });
+}

@@ -1,0 +1,4 @@
+import { buildWorkers } from '../../scripts/build-workers.mjs';
+
+/** Compiles the server's threads before the first test, as the build does. */
+export default buildWorkers;
