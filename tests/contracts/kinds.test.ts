@@ -11,9 +11,8 @@ import { SAMPLE_SECRETS } from '@/core/kinds/contract';
 import { KIND_NAMES, kindOf, TYPED_KINDS, typedKind } from '@/core/kinds/registry';
 import { readResponse, storedResponse } from '@/core/kinds/response';
 import { waits } from '@/core/rules/marking';
-import { responseSide } from '@/ui/kinds/responses';
+import { sideOf } from '@/ui/kinds/registry';
 import { editorSide } from '@/ui/kinds/editors';
-import { KIND_WORDS } from '@/ui/words/kinds';
 import { sampleOf } from '../drivers/kind-samples';
 
 const asJson = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
@@ -42,11 +41,13 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
   );
 
   it('has words and an editor', () => {
-    expect(KIND_WORDS[name].name).not.toBe('');
-    expect(responseSide(name).answered(undefined)).toBe(false);
-    const { Place, Note, sentence, trialHint } = editorSide(name);
+    expect(sideOf(name).words.name).not.toBe('');
+    expect(sideOf(name).answered(undefined)).toBe(false);
+    const { Place, Note, sentence, trialHint, presets } = editorSide(name);
     expect([typeof Place, typeof Note]).toEqual(['function', 'function']);
-    expect([sentence(setup).endsWith('.'), trialHint.length > 5]).toEqual([true, true]);
+    expect([sentence(setup).endsWith('.'), trialHint.length > 5, presets.length > 0]).toEqual([true, true, true]);
+    for (const preset of presets)
+      expect(readStored(kind.setup, asJson(preset.setup(kind.fresh())))).toEqual(preset.setup(kind.fresh()));
   });
 
   it('round-trips its stored form, fresh and set up, in an archive too', () => {
@@ -96,7 +97,7 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
   it('knows what is answered, describes it, and takes it for the same however often it is asked', () => {
     expect(kind.describe(setup).length).toBeGreaterThan(0);
     for (const response of responses) {
-      expect([kind.blank(response), responseSide(name).answered(response)]).toEqual([false, true]);
+      expect([kind.blank(response), sideOf(name).answered(response)]).toEqual([false, true]);
       expect(kind.describeResponse(setup, response).length).toBeGreaterThan(0);
       expect(kind.gist(setup, response)).toBe(kind.gist(setup, asJson(response)));
     }

@@ -8,3 +8,8 @@ export const MOST_COUNTED = 1000;
 
 /** Stands before and after a hit in a snippet. */
 export const HIT = '\u0001';
+
+/** What is sought, from what was typed: at most twelve words, each of at most sixty letters. */
+export function terms(words: string): string[] {
+  return (words.match(/[\p{L}\p{N}]+/gu) ?? []).slice(0, 12).map((term) => term.slice(0, 60));
+}

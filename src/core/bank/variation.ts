@@ -95,13 +95,13 @@ export function drawValues(
   const next = seeded(seed);
   let left = MOST_STEPS;
   /** Works something out and counts what it took; at least one step, so that the search ends. */
-  const counted = <T>(work: (budget: StepBudget) => T): T => {
+  function counted<T>(work: (budget: StepBudget) => T): T {
     const given = Math.min(left, MOST_STEPS_EACH);
     const budget = { steps: given };
     const result = work(budget);
     left -= Math.max(1, given - budget.steps);
     return result;
-  };
+  }
   for (let i = 0; i < MOST_DRAWS && left > 0; i++) {
     const drawn = drawOnce(values, next, answerOf, counted);
     const holds = (condition: string): boolean =>

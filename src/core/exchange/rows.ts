@@ -27,16 +27,8 @@ export const COLUMNS = [
 ] as const;
 export type Column = (typeof COLUMNS)[number];
 
-/** How kinds are called in the column "kind". */
-const NAME_OF: Record<KindName, string> = {
-  choice: 'choice',
-  shortText: 'short text',
-  number: 'number',
-  maths: 'mathematics',
-  places: 'formula with places',
-  longAnswer: 'long answer',
-};
-const KIND_OF = new Map(TYPED_KINDS.map((kind) => [NAME_OF[kind], kind]));
+/** Kinds by how they are called in the column "kind". */
+const KIND_OF = new Map(TYPED_KINDS.map((kind) => [typedKind(kind).typed.name, kind]));
 
 /** A question read from a row; topics by their names, to be found in the bank. */
 export interface RowQuestion {
@@ -143,7 +135,7 @@ export function rowFromQuestion({ body, facts, topic }: RowQuestion): string[] |
   const [placed, ...more] = placedSlots(body);
   const typed = placed && kindOf(placed.slot.kind).typed;
   if (!placed || !typed || more.length > 0 || body.vary) return null;
-  const { kind, setup, marks } = placed.slot;
+  const { setup, marks } = placed.slot;
   const words = body.content.content.flatMap((block): Block[] => {
     if (block.type === 'blockSlot') return [];
     if (block.type !== 'paragraph' || !block.content?.some((n) => n.type === 'inlineSlot')) return [block];
@@ -153,7 +145,7 @@ export function rowFromQuestion({ body, facts, topic }: RowQuestion): string[] |
   const plain = words.every((block) => block.type === 'paragraph');
   const content = { type: 'doc' as const, content: words };
   const cells: Record<Column, string> = {
-    kind: NAME_OF[kind] ?? '',
+    kind: typed.name,
     question: (plain ? linesFromContent(content) : markdownFromContent(content)).trim(),
     key: typed.keyText(setup),
     marks,

@@ -62,6 +62,8 @@ export interface Marked<Setup, Response> {
 
 /** Can be typed as plain text, key and answers: in a spreadsheet, in a document, in a line of the bench. */
 export interface Typed<Setup, Response> {
+  /** How the kind is called in a spreadsheet. */
+  name: string;
   /**
    * The slot with what a teacher typed as its key, in the manner of the sheet:
    * an answer, a number with its unit, or options one a line with "*" before

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
+import { terms } from '@/core/bank/searching';
 import { editDistance } from '@/core/text/edit-distance';
 import type { Reader } from '../db/database';
-import { terms } from './search';
 
 /** Words as they may have been meant, when nothing holds them as they were typed; null when none comes near. */
 export async function likelierWords(read: Reader, words: string): Promise<string | null> {

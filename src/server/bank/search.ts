@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNotNull, isNull, like, notInArray, type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { REVIEW_STATES, type ReviewState } from '@/core/bank/facts';
-import { HIT, MOST_COUNTED, PAGE } from '@/core/bank/searching';
+import { HIT, MOST_COUNTED, PAGE, terms } from '@/core/bank/searching';
 import { ok, type Result } from '@/core/base/result';
 import { KIND_NAMES } from '@/core/kinds/registry';
 import { snippetOf } from '@/core/text/snippet';
@@ -66,10 +66,6 @@ const MOST_RANKED = 1500;
 export function fullTextQuery(words: string): string | null {
   const all = terms(words);
   return all.length === 0 ? null : all.map((term) => `"${term}"*`).join(' ');
-}
-
-export function terms(words: string): string[] {
-  return (words.match(/[\p{L}\p{N}]+/gu) ?? []).slice(0, 12).map((term) => term.slice(0, 60));
 }
 
 /** Marks as a number; they are kept as exact text such as 7/2. */

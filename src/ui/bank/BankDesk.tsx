@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { forgetSearchAction, keepSearchAction, searchIdsAction } from '@/app/(staff)/bank/actions';
+import { forgetSearchAction, keepSearchAction, searchIdsAction } from '@/actions/bank';
 import { MOST_COUNTED } from '@/core/bank/searching';
 import type { KeptSearch } from '@/server/bank/kept-searches';
 import type { Found } from '@/server/bank/search';

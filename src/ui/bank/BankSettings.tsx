@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { saveBankAction } from '@/app/(staff)/bank/actions';
+import { saveBankAction } from '@/actions/bank';
 import type { BankShelf } from '@/server/bank/shelves';
 import { refusalText } from '../words/refusals';
 

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { actOnManyAction, placeManyAction, undoManyAction } from '@/app/(staff)/bank/actions';
+import { actOnManyAction, placeManyAction, undoManyAction } from '@/actions/bank';
 import type { Result } from '@/core/base/result';
 import type { BulkAct } from '@/server/bank/bulk';
 import type { ExamRow } from '@/server/exams/exams';

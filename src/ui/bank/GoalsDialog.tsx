@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { saveGoalsAction } from '@/app/(staff)/bank/actions';
+import { saveGoalsAction } from '@/actions/bank';
 import type { Goal } from '@/server/bank/shelves';
 import { Dialog } from '../parts/Dialog';
 import { refusalText } from '../words/refusals';

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { alikeAction, copyAction, peekAction, type QuestionPeek } from '@/app/(staff)/bank/actions';
+import { alikeAction, copyAction, peekAction, type QuestionPeek } from '@/actions/bank';
 import type { Alike } from '@/server/bank/alike';
 import type { FoundQuestion } from '@/server/bank/search';
 import type { Goal } from '@/server/bank/shelves';

@@ -3,9 +3,8 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
 import { type MouseEvent, useEffect, useRef } from 'react';
 import { HIT } from '@/core/bank/searching';
-import type { KindName } from '@/core/kinds/registry';
 import type { FoundQuestion } from '@/server/bank/search';
-import { KIND_WORDS, kindsText } from '../words/kinds';
+import { kindSign, kindsText } from '../kinds/registry';
 import { marksText } from '../words/marks';
 import { REVIEW_WORDS } from '../words/review';
 import { Highlighted } from './Highlighted';
@@ -75,7 +74,7 @@ export function QuestionList({ total, question, need, at, words, chosen, onGo, o
                     readOnly
                   />
                   <span className="kind-sign" aria-hidden="true">
-                    {q.kinds.includes(' ') ? '⋯' : (KIND_WORDS[q.kinds as KindName]?.sign ?? '–')}
+                    {q.kinds.includes(' ') ? '⋯' : kindSign(q.kinds)}
                   </span>
                   <span className="text">
                     <Link className="title" href={`/bank/${q.id}`} prefetch={false}>

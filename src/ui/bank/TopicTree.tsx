@@ -9,12 +9,7 @@ import {
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import {
-  arrangeTopicsAction,
-  removeTopicAction,
-  restoreTopicAction,
-  saveTopicAction,
-} from '@/app/(staff)/bank/actions';
+import { arrangeTopicsAction, removeTopicAction, restoreTopicAction, saveTopicAction } from '@/actions/bank';
 import type { Result } from '@/core/base/result';
 import type { RemovedTopic } from '@/server/bank/banks';
 import type { BankShelf, TopicOnShelf } from '@/server/bank/shelves';

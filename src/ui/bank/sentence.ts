@@ -1,6 +1,6 @@
 import type { BankSearch } from '@/server/bank/search';
 import { KIND_NAMES, type KindName } from '@/core/kinds/registry';
-import { KIND_WORDS } from '../words/kinds';
+import { sideOf } from '../kinds/registry';
 
 /** What of a search the sentence says; bank and topic are said by the index, words by the search line. */
 export type Filters = Omit<BankSearch, 'bank' | 'topic'>;
@@ -44,7 +44,7 @@ export function clauses({ tags, goals, authors }: Known): Clause[] {
       field: 'kind',
       name: 'kind',
       open: 'any kind',
-      choices: KIND_NAMES.map((k: KindName) => ({ value: k, words: KIND_WORDS[k].name })),
+      choices: KIND_NAMES.map((k: KindName) => ({ value: k, words: sideOf(k).words.name })),
     },
     {
       field: 'difficulty',

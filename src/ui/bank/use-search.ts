@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { searchAction } from '@/app/(staff)/bank/actions';
+import { searchAction } from '@/actions/bank';
 import { PAGE } from '@/core/bank/searching';
 import type { Found, FoundQuestion } from '@/server/bank/search';
 import type { Filters } from './sentence';

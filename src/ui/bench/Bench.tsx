@@ -4,8 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import Button from 'react-bootstrap/Button';
-import { copyAction, leaveBenchAction, saveDraftAction } from '@/app/(staff)/bank/actions';
-import { keepSynonymsAction } from '@/app/(staff)/bank/synonym-actions';
+import { copyAction, leaveBenchAction, saveDraftAction } from '@/actions/bank';
+import { keepSynonymsAction } from '@/actions/synonyms';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
 import { sharedOut } from '@/core/bank/share-out';
 import { titleOf, totalMarks } from '@/core/bank/summary';
@@ -25,7 +25,8 @@ import { lastBankPlace } from '../bank/bank-place';
 import { BenchContext } from './BenchContext';
 import { BenchIndex } from './BenchIndex';
 import { BenchMargin } from './BenchMargin';
-import { type BenchState, freshSlot, freshSlotId, type Preset, PRESETS } from './bench-state';
+import { type KindPreset, PRESETS } from '../kinds/editors';
+import { type BenchState, freshSlot, freshSlotId } from './bench-state';
 import { MergeDialog } from './MergeDialog';
 import { PassageSheet } from './PassageSheet';
 import { Pointer } from './Pointer';
@@ -92,7 +93,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
   );
 
   const slotSet = useMemo(() => new Set(Object.keys(body.slots)), [body.slots]);
-  const addSlot = (preset: Preset, key = ''): void => {
+  const addSlot = (preset: KindPreset, key = ''): void => {
     const id = freshSlotId(slotSet);
     // It is drawn before the next key is pressed, so that no letter goes elsewhere.
     flushSync(() => {

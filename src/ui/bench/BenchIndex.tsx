@@ -3,11 +3,12 @@ import type { PlacedSlot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';
 import type { OpenQuestion } from '@/server/bank/open-question';
 import { findingLook, findingText } from '../words/findings';
-import { KIND_WORDS } from '../words/kinds';
+import { sideOf } from '../kinds/registry';
 import { marksText } from '../words/marks';
 import { AboutIt } from './AboutIt';
 import { NearDuplicates } from './NearDuplicates';
-import { type BenchState, type Preset, PRESETS } from './bench-state';
+import { type KindPreset, PRESETS } from '../kinds/editors';
+import type { BenchState } from './bench-state';
 
 interface Props {
   question: OpenQuestion;
@@ -16,7 +17,7 @@ interface Props {
   findings: Finding[];
   selected: string | null;
   change: (next: (state: BenchState) => BenchState, tag?: string) => void;
-  onAdd: (preset: Preset) => void;
+  onAdd: (preset: KindPreset) => void;
   /** Turns the chosen words into a slot. */
   onWords: () => void;
   /** The words of the sheet, to look for near-duplicates. */
@@ -35,7 +36,7 @@ export function BenchIndex(props: Props) {
         {placed.map(({ id, letter, slot }) => (
           <li key={id}>
             <button type="button" aria-current={selected === id} onClick={() => onSelect(id)}>
-              <span className="letter">{letter}</span> {KIND_WORDS[slot.kind].name}{' '}
+              <span className="letter">{letter}</span> {sideOf(slot.kind).words.name}{' '}
               <small>{marksText(slot.marks)}</small>
             </button>
           </li>

@@ -11,7 +11,7 @@ import { drawTextFormulas } from '../sheet/formulas';
 import { RubricNote } from '../rubrics/RubricNote';
 import { MarksInput } from '../parts/MarksInput';
 import { findingLook, findingText } from '../words/findings';
-import { KIND_WORDS } from '../words/kinds';
+import { sideOf } from '../kinds/registry';
 import { followsAnswers } from '@/core/bank/variant';
 import { ShareInput } from '../parts/ShareInput';
 import { ValuesNote } from './ValuesNote';
@@ -72,14 +72,14 @@ export function BenchMargin({
             <h3>
               <span className="letter">{letter}</span>
               {on ? (
-                KIND_WORDS[slot.kind].name
+                sideOf(slot.kind).words.name
               ) : (
                 <button
                   type="button"
                   className="btn-link-plain text-decoration-none fw-bold"
                   onClick={() => onSelect(id)}
                 >
-                  {KIND_WORDS[slot.kind].name}
+                  {sideOf(slot.kind).words.name}
                 </button>
               )}
               <MarksInput

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { nearDuplicatesAction } from '@/app/(staff)/bank/actions';
+import { nearDuplicatesAction } from '@/actions/bank';
 import type { Alike } from '@/server/bank/alike';
 
 const QUIET = 1500;

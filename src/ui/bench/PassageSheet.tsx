@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { listPassagesAction, newPassageAction } from '@/app/(staff)/bank/actions';
+import { listPassagesAction, newPassageAction } from '@/actions/bank';
 import { NUMBERINGS, type Numbering, type Passage } from '@/core/bank/question';
 import type { PassageRow } from '@/server/bank/passages';
 import { SheetEditor } from './SheetEditor';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { reviewAction } from '@/app/(staff)/bank/actions';
+import { reviewAction } from '@/actions/bank';
 import type { PlacedSlot } from '@/core/bank/question';
 import type { OpenQuestion } from '@/server/bank/open-question';
 import { refusalText } from '../words/refusals';

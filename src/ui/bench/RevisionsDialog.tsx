@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { revisionAction } from '@/app/(staff)/bank/actions';
+import { revisionAction } from '@/actions/bank';
 import type { QuestionBody } from '@/core/bank/question';
 import type { OpenQuestion } from '@/server/bank/open-question';
 import { dayAndTime } from '../words/time';

@@ -1,4 +1,4 @@
-import { addFromWebAction } from '@/app/(staff)/bank/tray-actions';
+import { addFromWebAction } from '@/actions/tray';
 import type { AddedMedia } from '@/server/media/add-media';
 import { uploadPicture } from '../tray/upload';
 

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
-import { theirsAction } from '@/app/(staff)/bank/actions';
+import { theirsAction } from '@/actions/bank';
 import { mergeWritten, type Written } from '@/core/bank/merge';
 import type { OpenQuestion } from '@/server/bank/open-question';
 import { useLatest } from '../parts/use-latest';

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { atBenchAction } from '@/app/(staff)/bank/actions';
+import { atBenchAction } from '@/actions/bank';
 
 const EVERY = 10_000;
 

@@ -5,7 +5,7 @@ import { plainText } from '@/core/content/plain';
 import { kindOf } from '@/core/kinds/registry';
 import { responseWords } from '@/core/kinds/response';
 import { editorSide } from '../kinds/editors';
-import { KIND_WORDS } from '../words/kinds';
+import { sideOf } from '../kinds/registry';
 import { marksText } from '../words/marks';
 import { variationText } from '../words/variation';
 
@@ -48,7 +48,7 @@ export function wordedParts({ body, facts }: Written): WordedPart[] {
     { part: 'sheet', name: 'Sheet', text: plainText(body.content) },
     ...placedSlots(body).map(({ id, letter, slot }) => ({
       part: `slot ${id}`,
-      name: `Slot ${letter}, ${KIND_WORDS[slot.kind].name}`,
+      name: `Slot ${letter}, ${sideOf(slot.kind).words.name}`,
       text: slotText(slot),
     })),
     { part: 'vary', name: 'Numbers that vary', text: body.vary ? variationText(body.vary) : '' },

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { searchAction } from '@/app/(staff)/bank/actions';
+import { searchAction } from '@/actions/bank';
 import type { FoundQuestion } from '@/server/bank/search';
 import { Highlighted } from '../bank/Highlighted';
-import { kindsText } from '../words/kinds';
+import { kindsText } from '../kinds/registry';
 import { marksText } from '../words/marks';
 
 /** Type to find a question of the bank; Enter places it at the end of the section. */

@@ -13,7 +13,7 @@ import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrate
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { copyExamAction, examViewAction, placeAction, savePlanAction } from '@/app/(staff)/exams/actions';
+import { copyExamAction, examViewAction, placeAction, savePlanAction } from '@/actions/exams';
 import type { ExamPlan, Section } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';
 import type { OpenExam } from '@/server/exams/exams';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { createExamAction } from '@/app/(staff)/exams/actions';
+import { createExamAction } from '@/actions/exams';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';

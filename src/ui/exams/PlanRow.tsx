@@ -7,7 +7,7 @@ import { stored } from '@/core/base/exact';
 import type { ExamPlan, Placement } from '@/core/exams/plan';
 import { wholeNumber } from '@/core/rules/number/read';
 import type { PlacedQuestion } from '@/server/exams/exam-view';
-import { kindsText } from '../words/kinds';
+import { kindsText } from '../kinds/registry';
 import { marksText } from '../words/marks';
 import { changedItem, withoutItem } from './plan-moves';
 

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { scheduleAction } from '@/app/(staff)/exams/actions';
+import { scheduleAction } from '@/actions/exams';
 import type { Refusal } from '@/core/base/result';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { forField, fromField } from '../words/time';

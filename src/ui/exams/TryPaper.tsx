@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { trialPaperAction } from '@/app/(staff)/exams/actions';
+import { trialPaperAction } from '@/actions/exams';
 import type { ExamPlan } from '@/core/exams/plan';
 import { type DrawnSection, drawSections } from '../sheet/draw-sections';
 import { QuestionView } from '../sheet/QuestionView';

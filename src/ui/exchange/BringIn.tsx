@@ -8,7 +8,7 @@ import type { BroughtIn, BroughtItem } from '@/server/exchange/bring-in';
 import { PlaceOptions, placeOf } from '../bank/PlaceOptions';
 import { Strip } from '../frame/Strip';
 import { findingText } from '../words/findings';
-import { KIND_WORDS } from '../words/kinds';
+import { sideOf } from '../kinds/registry';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { BroughtQuestion } from './BroughtQuestion';
@@ -280,7 +280,7 @@ function Findings({ read, doubtful, onlyDoubts, onOnlyDoubts }: FindingsProps) {
                   <td>{fault.value}</td>
                   <td>
                     {fault.why ? findingText(fault.why) : ROW_PROBLEM_WORDS[fault.problem]}
-                    {fault.kind && <span className="soft"> ({KIND_WORDS[fault.kind].name})</span>}
+                    {fault.kind && <span className="soft"> ({sideOf(fault.kind).words.name})</span>}
                   </td>
                 </tr>
               ))}

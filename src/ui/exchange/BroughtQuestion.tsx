@@ -12,7 +12,7 @@ import { MarksInput } from '../parts/MarksInput';
 import { drawSheetFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { editorSide } from '../kinds/editors';
-import { KIND_WORDS } from '../words/kinds';
+import { sideOf } from '../kinds/registry';
 import { DOUBT_WORDS } from './words';
 
 interface Props {
@@ -150,7 +150,7 @@ function KeyOf({
         >
           {[...new Set([...TYPED_KINDS, slot.kind])].map((name) => (
             <option key={name} value={name}>
-              {KIND_WORDS[name].name}
+              {sideOf(name).words.name}
             </option>
           ))}
         </select>
@@ -164,7 +164,7 @@ function KeyOf({
         <textarea
           className="form-control form-control-sm"
           aria-label={`Key of question ${number}`}
-          placeholder={slot.kind === 'choice' ? 'One option a line, * before the right one' : 'The right answer'}
+          placeholder={editorSide(slot.kind).keyHint ?? 'The right answer'}
           rows={Math.min(8, key.split('\n').length)}
           value={key}
           onChange={(e) => {

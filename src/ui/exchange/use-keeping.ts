@@ -1,6 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
-import { undoManyAction } from '@/app/(staff)/bank/actions';
+import { undoManyAction } from '@/actions/bank';
 import type { Refusal, Result } from '@/core/base/result';
 import type { Done } from '@/server/bank/bulk';
 import type { BroughtItem } from '@/server/exchange/bring-in';

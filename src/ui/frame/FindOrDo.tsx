@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
-import { findAction } from '@/app/(staff)/actions';
+import { findAction } from '@/actions/frame';
 import type { Hit } from '@/server/today/find';
 import { lastBankPlace } from '../bank/bank-place';
 import { useKeys } from './keys';

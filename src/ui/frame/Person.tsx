@@ -1,6 +1,6 @@
 'use client';
 import Dropdown from 'react-bootstrap/Dropdown';
-import { signOutAction } from '@/app/sign-in/actions';
+import { signOutAction } from '@/actions/sign-in';
 import { toggleLamp } from './theme';
 
 /** Who is signed in, and what concerns only them. */

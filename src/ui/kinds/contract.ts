@@ -22,12 +22,30 @@ export interface ReviewProps<Sheet, Response> {
   evidence: readonly string[];
 }
 
-/** What a page may ask of a response without drawing its slot. It stands apart from the components, so that the server can ask it too. */
-export interface ResponseSide<Sheet, Response> {
+type Values = Readonly<Record<string, string | number>>;
+export type FindingSentence = (values: Values) => string;
+export type TraceSentence = (values: Values, evidence: readonly string[]) => string;
+
+/** How a kind is called, and the sentences for what only it says, by their codes. */
+export interface KindWords {
+  name: string;
+  /** Shown in a small frame in lists. */
+  sign: string;
+  findings?: Readonly<Record<string, FindingSentence>>;
+  traces?: Readonly<Record<string, TraceSentence>>;
+}
+
+/** What every page may ask of a kind, on the server as in the browser; the student's half comes only where it is drawn. */
+export interface KindSide<Sheet, Response> {
+  words: KindWords;
   /** Whether anything is answered; decides the bar in the contents. */
   answered: (response: Response | undefined) => boolean;
   /** The formulas that a response has as they were typed, when it has any; they are drawn as they were understood. */
   formulas?: (response: Response, sheet: Sheet) => string[];
+  Student: ComponentType<StudentProps<Sheet, Response>>;
+  Review: ComponentType<ReviewProps<Sheet, Response>>;
+  /** Fetches the student's half before it is needed. */
+  preload: () => Promise<unknown>;
 }
 
 /** What the bench gives to a slot's editor on the sheet and in the margin. */
@@ -41,6 +59,14 @@ export interface EditorProps<Setup> {
   onLeave?: () => void;
 }
 
+/** A ready-made start: the kind with settings. */
+export interface Preset<Setup> {
+  name: string;
+  /** What it is for, in one line. */
+  about: string;
+  setup: (fresh: Setup) => Setup;
+}
+
 /** The author's half of a kind: the key on the sheet, the rules in the margin. */
 export interface EditorSide<Setup> {
   /** On the sheet: typing the key. */
@@ -51,4 +77,7 @@ export interface EditorSide<Setup> {
   sentence: (setup: Setup) => string;
   /** How a trial answer is typed. */
   trialHint: string;
+  /** How a key is typed, where more is to be said than that it is the right answer. */
+  keyHint?: string;
+  presets: Preset<Setup>[];
 }

@@ -1,6 +1,6 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceEditor } from './choice/editor';
-import type { EditorSide } from './contract';
+import type { EditorSide, Preset } from './contract';
 import { longAnswerEditor } from './long-answer/editor';
 import { mathsEditor } from './maths/editor';
 import { numberEditor } from './number/editor';
@@ -20,3 +20,12 @@ const editors = {
 export function editorSide(kind: KindName): EditorSide<unknown> {
   return editors[kind] as unknown as EditorSide<unknown>;
 }
+
+/** A ready-made start of some kind. */
+export interface KindPreset extends Preset<unknown> {
+  kind: KindName;
+}
+
+export const PRESETS: KindPreset[] = (Object.keys(editors) as KindName[]).flatMap((kind) =>
+  editorSide(kind).presets.map((preset) => ({ kind, ...preset })),
+);

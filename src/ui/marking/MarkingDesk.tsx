@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { giveMarkAction } from '@/app/(staff)/marking/actions';
+import { giveMarkAction } from '@/actions/marking';
 import type { Refusal } from '@/core/base/result';
 import { type Judgement, judge } from '@/core/rules/rubric/rubric';
 import type { Desk, DeskAnswer } from '@/server/marking/desk';

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { takeBackMendingAction, takeIntoBankAction } from '@/app/(staff)/sittings/mending-actions';
+import { takeBackMendingAction, takeIntoBankAction } from '@/actions/mending';
 import type { AnswersView } from '@/server/marking/answers-view';
 import { plural } from '../words/marks';
 import { changeText } from '../words/mending';

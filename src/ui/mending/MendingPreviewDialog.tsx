@@ -7,7 +7,7 @@ import {
   cancelMendingAction,
   mendingProgressAction,
   previewMendingAction,
-} from '@/app/(staff)/sittings/mending-actions';
+} from '@/actions/mending';
 import { exact, shown } from '@/core/base/exact';
 import type { Refusal } from '@/core/base/result';
 import type { Change } from '@/core/exams/amendments';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { resetPasswordAction, setExtraTimeAction } from '@/app/(staff)/department/actions';
+import { resetPasswordAction, setExtraTimeAction } from '@/actions/department';
 import type { MemberRow } from '@/server/people/members';
 import type { Department } from '@/server/people/policy';
 import { Strip } from '../frame/Strip';

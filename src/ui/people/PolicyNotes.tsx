@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { setPolicyAction } from '@/app/(staff)/department/actions';
+import { setPolicyAction } from '@/actions/department';
 import { ROUNDING_MODES, type RoundingMode } from '@/core/base/exact';
 import type { DepartmentPolicy } from '@/server/people/policy';
 import { PercentInput } from '../parts/PercentInput';

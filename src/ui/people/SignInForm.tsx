@@ -1,7 +1,7 @@
 'use client';
 import { useActionState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { signInAction } from '@/app/sign-in/actions';
+import { signInAction } from '@/actions/sign-in';
 import { Sign } from '../frame/Sign';
 import { refusalText } from '../words/refusals';
 

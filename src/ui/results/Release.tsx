@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { releaseAction } from '@/app/(staff)/sittings/actions';
+import { releaseAction } from '@/actions/sittings';
 import type { Refusal } from '@/core/base/result';
 import type { Results, Shows } from '@/server/results/results';
 import { plural } from '../words/marks';

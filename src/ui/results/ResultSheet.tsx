@@ -1,7 +1,8 @@
 import type { OwnResult } from '@/server/results/own-result';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
-import { drawContentFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
+import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
+import { drawResponseFormulas } from '../sheet/response-formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { dayAndTime } from '../words/time';
 import { evidenceIn, outOf, traceText } from '../words/traces';

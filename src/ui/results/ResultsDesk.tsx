@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { saveBoundariesAction, takeBackAction } from '@/app/(staff)/sittings/actions';
+import { saveBoundariesAction, takeBackAction } from '@/actions/sittings';
 import { exact, round, shown } from '@/core/base/exact';
 import { type Boundaries, boundariesReadiness, withPassMark } from '@/core/results/policy';
 import { spread } from '@/core/results/spread';

@@ -1,6 +1,6 @@
 'use client';
 import { useActionState } from 'react';
-import { enterAction } from '@/app/my/actions';
+import { enterAction } from '@/actions/own';
 import { refusalText } from '../words/refusals';
 
 export function EnterForm({ sitting }: { sitting: string }) {

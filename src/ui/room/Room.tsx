@@ -1,11 +1,12 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Result } from '@/core/base/result';
+import type { KindName } from '@/core/kinds/registry';
 import type { Room as RoomData } from '@/server/sittings/room';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
-import { responseSide } from '../kinds/responses';
+import { sideOf } from '../kinds/registry';
 import type { DrawnItem, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
@@ -37,7 +38,7 @@ function savingText(saving: Saving, notTaken: readonly DrawnItem[]): string {
 
 function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness {
   const slots = Object.entries(item.sheet.slots);
-  const done = slots.filter(([id, slot]) => responseSide(slot.kind).answered(responses[id])).length;
+  const done = slots.filter(([id, slot]) => sideOf(slot.kind).answered(responses[id])).length;
   return done === 0 ? 'empty' : done === slots.length ? 'full' : 'half';
 }
 
@@ -64,6 +65,8 @@ export function Room({ room }: { room: DrawnRoom }) {
   const section = room.sections.find((s) => s.items.some((i) => i.id === shown[0]?.id));
   const current = shown[0];
   const items = room.sections.flatMap((s) => s.items);
+
+  usePreloaded(items.flatMap(({ sheet }) => Object.values(sheet.slots).map(({ kind }) => kind)));
 
   const go = useCallback((to: number): void => {
     setPage(to);
@@ -248,6 +251,22 @@ export function Room({ room }: { room: DrawnRoom }) {
       )}
     </div>
   );
+}
+
+/** Fetches what the paper needs to be answered, until it is there: then its pages can be turned without a network, too. */
+function usePreloaded(kinds: readonly KindName[]): void {
+  const wanted = [...new Set(kinds)].sort().join(' ');
+  useEffect(() => {
+    let again: ReturnType<typeof setTimeout> | undefined;
+    const fetchAll = (): void => {
+      const all = wanted.split(' ').filter(Boolean) as KindName[];
+      Promise.all(all.map((kind) => sideOf(kind).preload())).catch(() => {
+        again = setTimeout(fetchAll, 3000);
+      });
+    };
+    fetchAll();
+    return () => clearTimeout(again);
+  }, [wanted]);
 }
 
 interface HandedInProps {

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { keepRubricAction } from '@/app/(staff)/bank/rubric-actions';
+import { keepRubricAction } from '@/actions/rubrics';
 import { freshRubric, type Rubric } from '@/core/rules/rubric/rubric';
 import type { BankShelf } from '@/server/bank/shelves';
 import { Dialog } from '../parts/Dialog';

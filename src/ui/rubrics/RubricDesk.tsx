@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { removeRubricAction, saveRubricAction } from '@/app/(staff)/bank/rubric-actions';
+import { removeRubricAction, saveRubricAction } from '@/actions/rubrics';
 import { type Rubric, rubricReadiness } from '@/core/rules/rubric/rubric';
 import type { KeptRubric } from '@/server/bank/rubrics';
 import { Strip } from '../frame/Strip';

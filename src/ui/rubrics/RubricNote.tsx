@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { keepRubricAction, listRubricsAction } from '@/app/(staff)/bank/rubric-actions';
+import { keepRubricAction, listRubricsAction } from '@/actions/rubrics';
 import { freshRubric, type Rubric } from '@/core/rules/rubric/rubric';
 import type { KeptRubric } from '@/server/bank/rubrics';
 import { Dialog } from '../parts/Dialog';

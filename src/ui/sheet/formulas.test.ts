@@ -3,7 +3,8 @@ import { cpuTime } from '../../../tests/drivers/cpu-time';
 import { placedSlots } from '@/core/bank/question';
 import { questionSheet } from '@/core/bank/sheet';
 import { questionOfEveryKind, sampleQuestion } from '../../../tests/drivers/samples';
-import { drawFormula, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from './formulas';
+import { drawFormula, drawSheetFormulas, drawTextFormulas } from './formulas';
+import { drawResponseFormulas } from './response-formulas';
 
 describe('formulas', () => {
   it('are drawn with MathML beside the picture, chemistry included', () => {

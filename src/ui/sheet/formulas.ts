@@ -2,8 +2,6 @@ import katex from 'katex';
 import 'katex/contrib/mhchem';
 import type { QuestionSheet } from '@/core/bank/sheet';
 import { type Content, nodesOf } from '@/core/content/document';
-import { understood } from '@/core/rules/maths/understood';
-import { responseSide } from '../kinds/responses';
 
 /** Formulas drawn as HTML with MathML, by `formulaKey`. Made on the server, so that students need no formula engine. */
 export type DrawnFormulas = Record<string, string>;
@@ -69,23 +67,4 @@ export function drawSheetFormulas(sheet: QuestionSheet): DrawnFormulas {
     for (const text of stringsIn(slot.sheet)) Object.assign(drawn, drawTextFormulas(text));
   }
   return drawn;
-}
-
-/** The formulas that were given as answers, drawn as they were understood. */
-export function drawResponseFormulas(
-  sheet: QuestionSheet,
-  responses: Readonly<Record<string, unknown>>,
-): DrawnFormulas {
-  const drawn: DrawnFormulas = {};
-  for (const [id, slot] of Object.entries(sheet.slots)) {
-    const response = responses[id];
-    const typed = response === undefined ? [] : (responseSide(slot.kind).formulas?.(response, slot.sheet) ?? []);
-    for (const formula of typed) drawn[formulaKey(formula, false)] = drawTyped(formula);
-  }
-  return drawn;
-}
-
-function drawTyped(formula: string): string {
-  const reading = understood(formula, {});
-  return drawFormula(reading.ok ? reading.latex : formula, false);
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { changeTimesAction } from '@/app/(staff)/sittings/actions';
+import { changeTimesAction } from '@/actions/sittings';
 import type { Refusal } from '@/core/base/result';
 import type { WatchedSitting } from '@/server/sittings/list-sittings';
 import { CountInput } from '../parts/CountInput';

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
-import { giveNowAction } from '@/app/(staff)/bank/actions';
+import { giveNowAction } from '@/actions/bank';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { refusalText } from '../words/refusals';
 

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { endAction, moreTimeAction, provisionAction, startNowAction } from '@/app/(staff)/sittings/actions';
+import { endAction, moreTimeAction, provisionAction, startNowAction } from '@/actions/sittings';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { minutesWith } from '@/core/sittings/time';
 import type { WatchedSitting, WatchedPerson } from '@/server/sittings/list-sittings';

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { addFreePictureAction, searchFreePicturesAction } from '@/app/(staff)/bank/tray-actions';
+import { addFreePictureAction, searchFreePicturesAction } from '@/actions/tray';
 import type { Result } from '@/core/base/result';
 import type { AddedMedia } from '@/server/media/add-media';
 import type { FreePicture } from '@/server/ports/web';

@@ -3,7 +3,7 @@ import { AudioLines, Film } from 'lucide-react';
 import { type ClipboardEvent, type DragEvent, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { addFromWebAction, openTrayAction } from '@/app/(staff)/bank/tray-actions';
+import { addFromWebAction, openTrayAction } from '@/actions/tray';
 import type { Result } from '@/core/base/result';
 import type { Medium, OpenedTray, TrayItem } from '@/server/media/tray';
 import { refusalText } from '../words/refusals';

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { describeMediaAction, replaceEverywhereAction, usedInAction } from '@/app/(staff)/bank/tray-actions';
+import { describeMediaAction, replaceEverywhereAction, usedInAction } from '@/actions/tray';
 import type { TrayItem } from '@/server/media/tray';
 import { RecordingView } from '../sheet/RecordingView';
 import { plural } from '../words/marks';

@@ -1,17 +1,14 @@
 import type { Finding } from '@/core/base/finding';
+import type { FindingSentence } from '../kinds/contract';
+import { SIDES } from '../kinds/registry';
 
-type Values = Readonly<Record<string, string | number>>;
-
-/** Every readiness finding as a sentence with the way to mend it. */
-const SENTENCES: Record<string, (v: Values) => string> = {
+/** Every readiness finding as a sentence with the way to mend it; kinds bring their own. */
+const SENTENCES: Record<string, FindingSentence> = {
+  ...Object.assign({}, ...SIDES.map(({ words }) => words.findings)),
   'no-slot': () => 'There is no place to answer. Add a slot.',
   'no-text': () => 'The sheet has no words yet.',
   'no-key': () => 'No key yet. Type the right answer on the sheet.',
   'no-key-all-wait': () => 'No key yet: every answer will wait for a person.',
-  'no-places': () => 'The formula has no place to fill. Choose a part of it and make it one.',
-  'place-without-key': (v) => `Place ${v.number} has no key. Write into it what is right.`,
-  'no-example': () => 'No example answer yet. One helps everybody who marks to mark alike.',
-  'words-turned-round': (v) => `At least ${v.least} and at most ${v.most} words leaves nothing. Turn them round.`,
   'criterion-without-title': (v) => `Criterion ${v.number} of the rubric has no name.`,
   'criterion-worth-nothing': (v) => `“${v.title}” in the rubric earns nothing. Give a level marks.`,
   'criterion-without-words': (v) => `“${v.title}” in the rubric does not say what is looked for.`,
@@ -46,14 +43,6 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'film-without-captions': () => 'A film has no captions for those who cannot hear it.',
   'formula-unbalanced': (v) => `A brace does not close in ${v.latex}.`,
   'trial-not-as-expected': (v) => `The trial answer “${v.answer}” is not marked as expected.`,
-  'choice-no-key': () => 'No option is marked as right. Mark it at its left.',
-  'choice-two-keys': () => 'Two options are right, but only one can be chosen.',
-  'choice-one-option': () => 'One option is no choice. Add another.',
-  'choice-no-distractor': () => 'Every option is right. Add a wrong one.',
-  'choice-empty-option': () => 'An option is empty. Fill it or take it out.',
-  'choice-most-too-few': (v) => `${v.keys} are right, but only ${v.most} can be chosen.`,
-  'choice-no-menu': () => 'A drop-down shows one line of words and takes one answer; this stands as a list.',
-  'choice-same-option': (v) => `Two options read the same: “${v.text}”.`,
   'keywords-too-few': (v) => `${v.need} keywords are wanted, but only ${v.have} are listed.`,
   'keywords-do-not-add-up': (v) => `The keyword groups add up to ${v.total} of the marks, not all of them.`,
   'keywords-only-forbidden': (v) => `Rule ${v.number} only says what must not occur. Say what earns the marks.`,
@@ -62,7 +51,6 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'rule-never-reached': (v) => `In rule ${v.number}, “${v.answer}” is never reached: an earlier rule accepts it.`,
   'keyword-wanted-and-forbidden': (v) => `“${v.word}” is wanted and must not occur.`,
   'unit-unknown': (v) => `The unit “${v.unit}” is not known here. Try kW, m/s, N m.`,
-  'unit-not-listed': (v) => `The key’s unit ${v.unit} is not in the list to choose from.`,
   'key-not-a-number': (v) => `“${v.value}” does not read as a number.`,
   'uncertainty-not-a-number': (v) => `“${v.value}” does not say how sure the value is.`,
   'tolerance-not-a-number': (v) => `“${v.amount}” does not say how near is near enough.`,

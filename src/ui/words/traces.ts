@@ -1,13 +1,12 @@
 import type { TraceStep } from '@/core/rules/marking';
+import type { TraceSentence } from '../kinds/contract';
+import { SIDES } from '../kinds/registry';
 import { marksText } from './marks';
+import { quoted } from './quoted';
 
-type Values = Readonly<Record<string, string | number>>;
-type Sentence = (v: Values, evidence: readonly string[]) => string;
-
-const quoted = (words: readonly string[]): string => words.map((w) => `“${w}”`).join(', ');
-
-/** Every step of a trace as a sentence that teacher and student both understand. */
-const SENTENCES: Record<string, Sentence> = {
+/** Every step of a trace as a sentence that teacher and student both understand; kinds bring their own. */
+const SENTENCES: Record<string, TraceSentence> = {
+  ...Object.assign({}, ...SIDES.map(({ words }) => words.traces)),
   blank: () => 'no answer',
   rule: (v) => `rule ${v.number}`,
   settled: (v) => `“${v.answer}” was decided on by itself`,
@@ -16,14 +15,7 @@ const SENTENCES: Record<string, Sentence> = {
     `${v.criterion}: ${v.level ? `${v.level}, ` : ''}${marksText(String(v.marks))} of ${marksText(String(v.of))}${v.remark ? ` (${v.remark})` : ''}`,
   'rubric-must': (v) => `“${v.criterion}” had to be reached`,
   'follow-through': (v) => `right with the earlier answer ${v.used}`,
-  place: (v) => `place ${v.number}`,
-  'places-empty': () => 'a place is empty',
   unreadable: () => 'what was sent cannot be read as an answer of this slot',
-  'long-answer': () => 'a person reads it',
-  'files-beside': (v) => `${v.files === 1 ? 'one file' : `${v.files} files`} beside it`,
-  'words-too-few': (v) => `${v.words} words, at least ${v.least} were asked for`,
-  'words-too-many': (v) => `${v.words} words, at most ${v.most} were asked for`,
-  'words-noticed': (_, e) => `noticed ${quoted(e)}`,
   'by-a-person': () => 'marked by a person',
   'no-rule-matched': () => 'none of the accepted answers',
   'text-too-long': () => 'too long for the rules',
@@ -70,10 +62,6 @@ const SENTENCES: Record<string, Sentence> = {
   'uncertainty-missing': () => 'its uncertainty is missing',
   'percent-as-written': () => 'a percentage and a fraction are told apart here',
   'number-any-unit': () => 'whatever its unit',
-  'choices-chosen': (_, e) => (e.length === 0 ? 'nothing chosen' : `chosen: ${e.join('; ')}`),
-  'choices-counted': (v) => `${v.right} right of ${v.keys}${Number(v.wrong) > 0 ? `, ${v.wrong} wrong` : ''}`,
-  'choices-too-many': (v) => `more chosen than ${v.keys === 1 ? 'one' : v.keys}`,
-  'choices-deducted': (v) => (Number(v.wrong) > 0 ? 'each wrong choice takes a part back' : 'nothing taken back'),
 };
 
 export function traceStepText(step: TraceStep): string {

@@ -179,6 +179,7 @@ export const choice: KindWith<'marked' | 'typed', ChoiceSetup, ChoiceSheet, Choi
     tryouts,
   },
   typed: {
+    name: 'choice',
     withKey,
     keyText: ({ options }) => options.map((o) => `${o.key ? '* ' : ''}${o.text}`).join('\n'),
     response: fromTyped,

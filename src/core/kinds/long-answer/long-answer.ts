@@ -129,6 +129,7 @@ export const longAnswer: KindWith<'marked' | 'typed' | 'files', LongAnswerSetup,
           .map((text) => ({ text })),
     },
     typed: {
+      name: 'long answer',
       withKey: (setup, typed) => ({ ...setup, example: typed }),
       keyText: ({ example }) => example,
       response: (_, text) => ({ text }),

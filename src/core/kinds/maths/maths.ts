@@ -84,6 +84,7 @@ export const maths: KindWith<'marked' | 'typed' | 'valued', MathsSetup, MathsShe
     tryouts: ({ rules }) => mathsTryouts(rules).map((formula) => ({ formula })),
   },
   typed: {
+    name: 'mathematics',
     withKey(setup, typed) {
       const rules = rulesFromKey(typed.replace(/^\*\s*/, '').split('\n')[0] ?? '', setup.rules);
       return { ...setup, rules, palette: PALETTE_OF[rules.mode] ?? 'expression' };

@@ -80,6 +80,7 @@ export const number: KindWith<'marked' | 'typed' | 'valued', NumberSetup, Number
     tryouts: (setup) => numberTryouts(setup.rules).map((typed) => fromTyped(setup, typed)),
   },
   typed: {
+    name: 'number',
     withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
     keyText,
     response: fromTyped,

@@ -208,6 +208,7 @@ export const places: KindWith<'marked' | 'typed' | 'valued', PlacesSetup, Places
     tryouts,
   },
   typed: {
+    name: 'formula with places',
     withKey: fromTypedKey,
     keyText: ({ formula }) => fillPlaces(formula, ({ content }) => `?(${content})`),
     response: (setup, typed) => inPlaces(setup, typed.split(';')),

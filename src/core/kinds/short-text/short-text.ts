@@ -57,6 +57,7 @@ export const shortText: KindWith<'marked' | 'typed' | 'valued', ShortTextSetup, 
     tryouts: ({ rules }) => textTryouts(rules).map((text) => ({ text })),
   },
   typed: {
+    name: 'short text',
     withKey: (setup, typed) => ({ ...setup, rules: rulesFromKey(typed) }),
     keyText(setup) {
       const rule = setup.rules.rules[0];

@@ -125,9 +125,30 @@ function marksSentence({ options, several, scheme }: ChoiceSetup): string {
     : `${ones} earns ${part}, each wrong one takes ${part} back; never below 0.`;
 }
 
+const option = (id: string, text = '') => ({ id, text, key: false, feedback: '' });
+
 export const choiceEditor: EditorSide<ChoiceSetup> = {
   Place: OptionRows,
   Note,
   trialHint: 'Type the letters of the options, such as b or a c',
+  keyHint: 'One option a line, * before the right one',
+  presets: [
+    { name: 'Choice', about: 'One right answer among several', setup: (fresh) => fresh },
+    {
+      name: 'Several of several',
+      about: 'Every right answer is to be marked',
+      setup: (fresh) => ({ ...fresh, several: true, options: ['a', 'b', 'c', 'd'].map((id) => option(id)) }),
+    },
+    {
+      name: 'Two-way',
+      about: 'True or false, yes or no, in your own words',
+      setup: (fresh) => ({
+        ...fresh,
+        shuffle: false,
+        look: 'columns',
+        options: [option('a', 'True'), option('b', 'False')],
+      }),
+    },
+  ],
   sentence,
 };

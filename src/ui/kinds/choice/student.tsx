@@ -1,15 +1,9 @@
+'use client';
 import type { ChoiceResponse, ChoiceSheet } from '@/core/kinds/choice/choice';
 import { TextWithFormulas } from '../../sheet/Formula';
 import type { ReviewProps, StudentProps } from '../contract';
 
-export function ChoiceStudent({
-  id,
-  label,
-  sheet,
-  response,
-  onChange,
-  drawn,
-}: StudentProps<ChoiceSheet, ChoiceResponse>) {
+export function Student({ id, label, sheet, response, onChange, drawn }: StudentProps<ChoiceSheet, ChoiceResponse>) {
   const chosen = response?.chosen ?? [];
   const toggle = (option: string, on: boolean): void => {
     if (!sheet.several) onChange({ chosen: [option] });
@@ -66,7 +60,7 @@ export function ChoiceStudent({
   );
 }
 
-export function ChoiceReview({ sheet, response, drawn }: ReviewProps<ChoiceSheet, ChoiceResponse>) {
+export function Review({ sheet, response, drawn }: ReviewProps<ChoiceSheet, ChoiceResponse>) {
   const chosen = response?.chosen ?? [];
   return (
     <ul className={`options ${sheet.look === 'columns' ? 'columns' : ''}`}>

@@ -121,5 +121,8 @@ export const longAnswerEditor: EditorSide<LongAnswerSetup> = {
   Place,
   Note,
   trialHint: 'Type an answer as a student would',
+  presets: [
+    { name: 'Long answer', about: 'A text that a person marks, with a rubric if wanted', setup: (fresh) => fresh },
+  ],
   sentence,
 };

@@ -22,13 +22,7 @@ export interface EntryProps {
 
 const MOST = 50_000;
 
-export function LongAnswerStudent({
-  id,
-  label,
-  sheet,
-  response,
-  onChange,
-}: StudentProps<LongAnswerSheet, LongAnswerResponse>) {
+export function Student({ id, label, sheet, response, onChange }: StudentProps<LongAnswerSheet, LongAnswerResponse>) {
   const { write, lines, least, most, files } = sheet;
   const beside = response?.files ?? [];
   const entry: EntryProps = {
@@ -87,7 +81,7 @@ function Words({ text, least, most }: { text: string; least: number | null; most
   );
 }
 
-export function LongAnswerReview({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
+export function Review({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
   const files = response?.files ?? [];
   if ((response?.text.trim() ?? '') === '' && files.length === 0) return <div className="slot-box soft">no answer</div>;
   return (

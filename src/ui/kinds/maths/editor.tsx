@@ -32,5 +32,13 @@ export const mathsEditor: EditorSide<MathsSetup> = {
   Place,
   Note,
   trialHint: 'Type a formula as a student would',
+  presets: [
+    { name: 'Mathematics', about: 'A formula or equation, in any equal form', setup: (fresh) => fresh },
+    {
+      name: 'Formula',
+      about: 'As mathematics, of physical quantities: all positive, may be solved for another',
+      setup: (fresh) => ({ ...fresh, rules: { ...fresh.rules, allPositive: true, rearranged: true } }),
+    },
+  ],
   sentence: ({ rules }) => mathsRulesSentence(rules),
 };

@@ -4,7 +4,7 @@ import { FormulaEntry } from '../../maths/FormulaEntry';
 import { Formula } from '../../sheet/Formula';
 import type { ReviewProps, StudentProps } from '../contract';
 
-export function MathsStudent({ id, label, sheet, response, onChange }: StudentProps<MathsSheet, MathsResponse>) {
+export function Student({ id, label, sheet, response, onChange }: StudentProps<MathsSheet, MathsResponse>) {
   return (
     <FormulaEntry
       id={id}
@@ -16,7 +16,7 @@ export function MathsStudent({ id, label, sheet, response, onChange }: StudentPr
   );
 }
 
-export function MathsReview({ response, drawn }: ReviewProps<MathsSheet, MathsResponse>) {
+export function Review({ response, drawn }: ReviewProps<MathsSheet, MathsResponse>) {
   const formula = response?.formula.trim() ?? '';
   return (
     <span className="slot-line">

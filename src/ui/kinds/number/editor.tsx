@@ -107,5 +107,6 @@ export const numberEditor: EditorSide<NumberSetup> = {
   Place,
   Note,
   trialHint: 'Type a number as a student would',
+  presets: [{ name: 'Number, unit', about: 'A number, near enough, with its unit', setup: (fresh) => fresh }],
   sentence: ({ rules }) => numberRulesSentence(rules),
 };

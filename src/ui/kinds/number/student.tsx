@@ -1,7 +1,8 @@
+'use client';
 import type { NumberResponse, NumberSheet } from '@/core/kinds/number/number';
 import type { ReviewProps, StudentProps } from '../contract';
 
-export function NumberStudent({ id, label, sheet, response, onChange }: StudentProps<NumberSheet, NumberResponse>) {
+export function Student({ id, label, sheet, response, onChange }: StudentProps<NumberSheet, NumberResponse>) {
   const { number, unit } = response ?? { number: '', unit: '' };
   return (
     <span className="slot-line">
@@ -30,7 +31,7 @@ export function NumberStudent({ id, label, sheet, response, onChange }: StudentP
   );
 }
 
-export function NumberReview({ sheet, response }: ReviewProps<NumberSheet, NumberResponse>) {
+export function Review({ sheet, response }: ReviewProps<NumberSheet, NumberResponse>) {
   const unit = sheet.unitEntry === 'printed' ? (sheet.units[0] ?? '') : (response?.unit ?? '');
   return (
     <span className="slot-line">

@@ -122,5 +122,6 @@ export const placesEditor: EditorSide<PlacesSetup> = {
   Place,
   Note,
   trialHint: 'Type the places one after another, with semicolons between them',
+  presets: [{ name: 'Formula with places', about: 'A formula with gaps to fill', setup: (fresh) => fresh }],
   sentence,
 };

@@ -5,16 +5,9 @@ import { PlacesField } from '../../maths/PlacesField';
 import { Understood } from '../../maths/Understood';
 import { TextWithFormulas } from '../../sheet/Formula';
 import type { ReviewProps, StudentProps } from '../contract';
-import { filledFormula } from './response';
+import { filledFormula } from './filled';
 
-export function PlacesStudent({
-  id,
-  label,
-  sheet,
-  response,
-  drawn,
-  onChange,
-}: StudentProps<PlacesSheet, PlacesResponse>) {
+export function Student({ id, label, sheet, response, drawn, onChange }: StudentProps<PlacesSheet, PlacesResponse>) {
   // Fingers write into lines of their own; a mouse and keys write into the formula.
   const [plainly, setPlainly] = useState(
     () => typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches,
@@ -65,7 +58,7 @@ export function PlacesStudent({
   );
 }
 
-export function PlacesReview({ sheet, response, drawn }: ReviewProps<PlacesSheet, PlacesResponse>) {
+export function Review({ sheet, response, drawn }: ReviewProps<PlacesSheet, PlacesResponse>) {
   const formula = filledFormula(sheet.formula, response ?? { places: {} });
   return (
     <span className="slot-line">

@@ -70,5 +70,14 @@ export const shortTextEditor: EditorSide<ShortTextSetup> = {
   Place,
   Note,
   trialHint: 'Type an answer as a student would',
+  presets: [
+    { name: 'Short text', about: 'A word or a sentence, marked by your wordings', setup: (fresh) => fresh },
+    { name: 'Fill in a word', about: 'A gap inside a sentence', setup: (fresh) => ({ ...fresh, room: 'word' }) },
+    {
+      name: 'A few lines',
+      about: 'Several lines, marked by keywords',
+      setup: (fresh) => ({ ...fresh, room: 'lines' }),
+    },
+  ],
   sentence: ({ rules }) => textRulesSentence(rules),
 };

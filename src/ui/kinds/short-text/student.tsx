@@ -1,14 +1,9 @@
+'use client';
 import type { ShortTextResponse, ShortTextSheet } from '@/core/kinds/short-text/short-text';
 import { Evidence } from '../../sheet/Evidence';
 import type { ReviewProps, StudentProps } from '../contract';
 
-export function ShortTextStudent({
-  id,
-  label,
-  sheet,
-  response,
-  onChange,
-}: StudentProps<ShortTextSheet, ShortTextResponse>) {
+export function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTextSheet, ShortTextResponse>) {
   const common = {
     id,
     'aria-label': label,
@@ -28,7 +23,7 @@ export function ShortTextStudent({
   );
 }
 
-export function ShortTextReview({ response, evidence }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
+export function Review({ response, evidence }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
   return (
     <span className="slot-line">
       <span className="slot-box" style={{ whiteSpace: 'pre-wrap' }}>

@@ -3,7 +3,8 @@ import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { openDesk } from '@/server/marking/desk';
 import { MarkingDesk } from '@/ui/marking/MarkingDesk';
-import { type DrawnFormulas, drawResponseFormulas, drawSheetFormulas, drawTextFormulas } from '@/ui/sheet/formulas';
+import { type DrawnFormulas, drawSheetFormulas, drawTextFormulas } from '@/ui/sheet/formulas';
+import { drawResponseFormulas } from '@/ui/sheet/response-formulas';
 import { traceText } from '@/ui/words/traces';
 
 export const metadata: Metadata = { title: 'Marking' };

@@ -1,0 +1,14 @@
+import dynamic from 'next/dynamic';
+import type { PlacesResponse, PlacesSheet } from '@/core/kinds/places/places';
+import type { KindSide } from '../contract';
+import { words } from './words';
+import { filledFormula } from './filled';
+
+export const placesSide: KindSide<PlacesSheet, PlacesResponse> = {
+  words,
+  Student: dynamic(() => import('./student').then((half) => half.Student)),
+  Review: dynamic(() => import('./student').then((half) => half.Review)),
+  preload: () => import('./student'),
+  answered: (response) => Object.values(response?.places ?? {}).some((typed) => typed.trim() !== ''),
+  formulas: (response, { formula }) => [filledFormula(formula, response)],
+};

@@ -1,0 +1,38 @@
+import type { KindName } from '@/core/kinds/registry';
+import { choiceSide } from './choice/side';
+import type { KindSide } from './contract';
+import { longAnswerSide } from './long-answer/side';
+import { mathsSide } from './maths/side';
+import { numberSide } from './number/side';
+import { placesSide } from './places/side';
+import { shortTextSide } from './short-text/side';
+
+const sides = {
+  choice: choiceSide,
+  shortText: shortTextSide,
+  number: numberSide,
+  maths: mathsSide,
+  places: placesSide,
+  longAnswer: longAnswerSide,
+} satisfies Record<KindName, unknown>;
+
+type AnySide = KindSide<unknown, unknown>;
+
+/** What a page may ask of a kind. Sheets and responses were validated by the kind's own schemas. */
+export function sideOf(kind: KindName): AnySide {
+  return sides[kind] as unknown as AnySide;
+}
+
+export const SIDES = Object.values(sides) as unknown as AnySide[];
+
+/** "choice, number" from the names as the bank stores them. */
+export function kindsText(kinds: string): string {
+  const names = kinds.split(' ').filter((kind) => kind in sides) as KindName[];
+  return names.map((kind) => sideOf(kind).words.name).join(', ') || 'no answer slot';
+}
+
+/** The sign of the one kind that a question has; a dash where it has none, dots where it has several. */
+export function kindSign(kinds: string): string {
+  if (kinds.includes(' ')) return '⋯';
+  return kinds in sides ? sideOf(kinds as KindName).words.sign : '–';
+}
