@@ -24,9 +24,9 @@ export function CountInput({ count, least, most, label, optional = false, onChan
       value={typed ?? count ?? ''}
       onChange={(e) => {
         setTyped(e.target.value);
-        const text = e.target.value.trim();
+        const text = e.target.value.trim().replace('−', '-');
         if (text === '' && optional) onChange(null);
-        else if (/^\d{1,6}$/.test(text) && Number(text) >= least && Number(text) <= most) onChange(Number(text));
+        else if (/^-?\d{1,7}$/.test(text) && Number(text) >= least && Number(text) <= most) onChange(Number(text));
       }}
       onBlur={() => setTyped(null)}
     />
