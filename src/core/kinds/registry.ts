@@ -4,10 +4,11 @@ import { longAnswer } from './long-answer/long-answer';
 import { maths } from './maths/maths';
 import { number } from './number/number';
 import { places } from './places/places';
+import { scale } from './scale/scale';
 import { shortText } from './short-text/short-text';
 
 /** Every kind of slot there is. A new kind adds one line here and one in `ui/kinds/registry`. */
-export const kinds = { choice, shortText, number, maths, places, longAnswer };
+export const kinds = { choice, shortText, number, maths, places, longAnswer, scale };
 
 export type KindName = keyof typeof kinds;
 export const KIND_NAMES = Object.keys(kinds) as KindName[];

@@ -5,6 +5,7 @@ import { longAnswerEditor } from './long-answer/editor';
 import { mathsEditor } from './maths/editor';
 import { numberEditor } from './number/editor';
 import { placesEditor } from './places/editor';
+import { scaleEditor } from './scale/editor';
 import { shortTextEditor } from './short-text/editor';
 
 const editors = {
@@ -14,6 +15,7 @@ const editors = {
   maths: mathsEditor,
   places: placesEditor,
   longAnswer: longAnswerEditor,
+  scale: scaleEditor,
 } satisfies Record<KindName, unknown>;
 
 /** The author's half of a kind. Setups were validated by the kind's own schema. */

@@ -5,6 +5,7 @@ import { longAnswerSide } from './long-answer/side';
 import { mathsSide } from './maths/side';
 import { numberSide } from './number/side';
 import { placesSide } from './places/side';
+import { scaleSide } from './scale/side';
 import { shortTextSide } from './short-text/side';
 
 const sides = {
@@ -14,6 +15,7 @@ const sides = {
   maths: mathsSide,
   places: placesSide,
   longAnswer: longAnswerSide,
+  scale: scaleSide,
 } satisfies Record<KindName, unknown>;
 
 type AnySide = KindSide<unknown, unknown>;
