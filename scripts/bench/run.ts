@@ -1,6 +1,6 @@
 import { load } from './load';
 import { maths } from './maths';
-import { remark } from './remark';
+import { markingAnew } from './mark-anew';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
 import { search } from './search';
@@ -17,7 +17,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   'load-with-kills': () => load({ students, seconds, kills: 5 }),
   room: () => room(),
   writing: () => writing(),
-  remark: () => remark(Number(process.env.BENCH_ATTEMPTS ?? 2000)),
+  'mark-anew': () => markingAnew(Number(process.env.BENCH_ATTEMPTS ?? 2000)),
   maths,
   texts,
 };

@@ -2,7 +2,7 @@ import { must } from '@/core/base/result';
 import { exact, round } from '@/core/base/exact';
 import { seeded, seedFor } from '@/core/base/random';
 import { type Block, FRESH_PICTURE } from '@/core/content/document';
-import { paperItems } from '@/core/exams/paper';
+import { paperQuestions } from '@/core/exams/paper';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
 import { keepRubric } from '@/server/bank/rubrics';
@@ -251,7 +251,7 @@ class Loader {
     const found = await findAttempt(this.out.db.read, entered.attempt);
     if (!found) throw new Error('The attempt just begun is not there');
     const { paper } = await paperOf(this.out.db.read, found.attempt);
-    const items = paperItems(paper);
+    const items = paperQuestions(paper);
     const made = items.slice(0, Math.ceil(items.length * share)).flatMap((item) => {
       const source = this.sourceOf(item.question.content);
       return source ? makeAnswers(userName, item, source) : [];

@@ -1,5 +1,5 @@
 import { seeded, seedFor } from '@/core/base/random';
-import type { PaperItem } from '@/core/exams/paper';
+import type { PaperQuestion } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
 import { keyedSlots } from '@/core/bank/variant';
 import type { DemoQuestion } from './write';
@@ -20,7 +20,7 @@ export interface MadeAnswer {
  * Answers of one student to one question: right with a chance that follows
  * ability against difficulty (logistic), else one of the typical slips; now and then empty.
  */
-export function makeAnswers(userName: string, item: PaperItem, source: DemoQuestion): MadeAnswer[] {
+export function makeAnswers(userName: string, item: PaperQuestion, source: DemoQuestion): MadeAnswer[] {
   const next = seeded(seedFor(7, userName + item.id));
   const chance = 1 / (1 + Math.exp(-(1.2 * abilityOf(userName) - 0.9 * (source.difficulty - 2) + 0.25)));
   return [...keyedSlots(item.question)].flatMap(([id, slot]) => {

@@ -8,7 +8,7 @@ import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-
 import { maths } from '@/core/kinds/maths/maths';
 import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
-import { places } from '@/core/kinds/places/places';
+import { formulaWithPlaces } from '@/core/kinds/formula-with-places/formula-with-places';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
 import { DOUBTS_ALL } from '@/core/rules/text/doubts';
@@ -118,7 +118,11 @@ export function formula(
 /** A formula with places, written with ?(…) where something is to be filled in. */
 export function filling(typed: string, slips: string[], more: { marks?: string } = {}): DemoSlot {
   return {
-    slot: { kind: 'places', marks: more.marks ?? '2', setup: places.typed.withKey(places.fresh(), typed) },
+    slot: {
+      kind: 'formulaWithPlaces',
+      marks: more.marks ?? '2',
+      setup: formulaWithPlaces.typed.withKey(formulaWithPlaces.fresh(), typed),
+    },
     slips,
   };
 }
@@ -193,7 +197,7 @@ export function question(
     difficulty,
     demand,
     body: {
-      version: 2,
+      version: 3,
       title: more.title ?? '',
       content: content(text),
       slots: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slot])),

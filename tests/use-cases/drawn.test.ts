@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
-import { paperItems } from '@/core/exams/paper';
+import { paperQuestions } from '@/core/exams/paper';
 import type { ExamPlan } from '@/core/exams/plan';
 import { gradebookCsv } from '@/server/gradebook/export';
 import { openGradebook } from '@/server/gradebook/gradebook';
@@ -72,7 +72,7 @@ it('a room has what was drawn, and takes answers to nothing else', async () => {
     const found = await findAttempt(dept.out.db.read, attempts[who] ?? '');
     if (!found) throw new Error('There is an attempt');
     const { paper } = await paperOf(dept.out.db.read, found.attempt);
-    expect(paperItems(paper).map(({ id, number }) => `${id} ${number}`)).toEqual(
+    expect(paperQuestions(paper).map(({ id, number }) => `${id} ${number}`)).toEqual(
       papers[who]?.map((id, i) => `${id} ${i + 1}`),
     );
   }

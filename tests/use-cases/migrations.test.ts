@@ -6,6 +6,7 @@ import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { openDatabase } from '@/server/db/database';
+import { keptSearches, questions } from '@/server/db/schema/bank';
 import { attempts, extensions, participants } from '@/server/db/schema/exams';
 import { currentAnswers } from '@/server/sittings/attempts';
 import { heldFiles } from '@/server/sittings/handed-files';
@@ -88,5 +89,33 @@ it('attempts and extra minutes of members belong to participants, one for each m
     ['two', 'ben', 2],
   ]);
   expect((await db.read.select().from(extensions)).map((e) => [e.participant, e.minutes])).toEqual([['ada', 5]]);
+  db.close();
+});
+
+it('questions and kept searches know the kind of a formula with places by its present name', async () => {
+  const client = await databaseBefore('0017_kind_names');
+  await client.execute('PRAGMA foreign_keys = OFF');
+  const question = (id: string, kinds: string) =>
+    client.execute({
+      sql: `INSERT INTO questions (id, bank, difficulty, demand, title, kinds, marks, ready, draft, draft_version, revision, changed, author, saved_by, saved_at)
+            VALUES (?, 'b', 1, 'know', '', ?, '1', 1, '{}', 1, 1, 0, 'o', 'o', 1)`,
+      args: [id, kinds],
+    });
+  await question('one', 'choice places');
+  await question('two', 'placesetting');
+  await client.execute({
+    sql: "INSERT INTO kept_searches (id, member, name, search) VALUES ('k', 'm', '', ?)",
+    args: [JSON.stringify({ kind: 'places', words: 'places' })],
+  });
+  client.close();
+  const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
+  expect((await db.read.select({ kinds: questions.kinds }).from(questions)).map(({ kinds }) => kinds)).toEqual([
+    'choice formulaWithPlaces',
+    'placesetting',
+  ]);
+  expect((await db.read.select().from(keptSearches))[0]?.search).toEqual({
+    kind: 'formulaWithPlaces',
+    words: 'places',
+  });
   db.close();
 });

@@ -7,8 +7,8 @@ import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { must } from '@/core/base/result';
 import { stored } from '@/core/base/exact';
-import { markItem } from '@/core/exams/mark-item';
-import { paperItems } from '@/core/exams/paper';
+import { markPlaced } from '@/core/exams/mark-placed';
+import { paperQuestions } from '@/core/exams/paper';
 import type { Context } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
 import { mendings } from '@/server/db/schema/exams';
@@ -113,9 +113,9 @@ it('a mending that another process applied holds for the next who hands in here,
   const marksOf = async (): Promise<(string | null)[]> => {
     const attempt = { sitting, seed: 1 };
     const { paper } = await paperOf(db.read, attempt);
-    const [first] = paperItems(paper);
+    const [first] = paperQuestions(paper);
     if (!first) throw new Error('It has a question');
-    return [...markItem(first, { c: { text: 'wire' } }).values()].map(({ marks }) => marks && stored(marks));
+    return [...markPlaced(first, { c: { text: 'wire' } }).values()].map(({ marks }) => marks && stored(marks));
   };
   expect(await marksOf()).toEqual(['0', '0', null]);
   // As another process leaves it behind: in the database, and nowhere else.

@@ -68,7 +68,7 @@ const passage = z.object({
 export type Passage = z.infer<typeof passage>;
 
 const body = z.object({
-  version: z.literal(2),
+  version: z.literal(3),
   /** The working title, when the author chose one; else it is derived from the first words. */
   title: z.string().max(200),
   content: contentSchema,
@@ -87,15 +87,27 @@ export type QuestionBody = z.infer<typeof body>;
 
 export const questionForm: StoredForm<QuestionBody> = {
   name: 'question',
-  version: 2,
+  version: 3,
   schema: body,
-  migrations: [{ name: 'trial answers are responses', to: 2, up: trialsAsResponses }],
+  migrations: [
+    { name: 'a formula with places is called so', to: 2, up: placesRenamed },
+    { name: 'trial answers are responses', to: 3, up: trialsAsResponses },
+  ],
 };
+
+/** In version 1 the kind of a formula with places was "places". */
+function placesRenamed(old: Record<string, unknown>): Record<string, unknown> {
+  const slots = Object.entries(Object(old.slots) as Record<string, { kind?: unknown }>).map(([id, slot]) => [
+    id,
+    slot.kind === 'places' ? { ...slot, kind: 'formulaWithPlaces' } : slot,
+  ]);
+  return { ...old, slots: Object.fromEntries(slots) };
+}
 
 const typedTrial = z.object({ slot: z.string(), typed: z.string() });
 const slotSetup = z.object({ kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]), setup: z.unknown() });
 
-/** Until version 2 a trial answer was what a teacher typed, and was read by its slot whenever it was marked. */
+/** Before version 3 a trial answer was what a teacher typed, and was read by its slot whenever it was marked. */
 function trialsAsResponses(old: Record<string, unknown>): Record<string, unknown> {
   const slots = new Map(Object.entries(Object(old.slots) as Record<string, unknown>));
   const trials = (Array.isArray(old.trials) ? old.trials : []).flatMap((raw: unknown) => {
@@ -111,7 +123,7 @@ function trialsAsResponses(old: Record<string, unknown>): Record<string, unknown
 }
 
 export const emptyQuestion: QuestionBody = {
-  version: 2,
+  version: 3,
   title: '',
   content: emptyContent,
   slots: {},

@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { stored } from '../base/exact';
 import { groupAnswers } from '../results/answer-groups';
-import { remark, type StandingMark } from '../results/remark';
+import { markAnew, type StandingMark } from '../results/mark-anew';
 import { type Boundaries } from '../results/policy';
 import { score } from '../results/score';
 import { amendmentsOf, type Change } from './amendments';
-import { markItem } from './mark-item';
-import { assemble, paperItems, unmended } from './paper';
+import { markPlaced } from './mark-placed';
+import { assemble, paperQuestions, unmended } from './paper';
 
 const { plan, revisions } = sampleExam(2);
 const answer = (text: string, share: string): Change => ({
@@ -20,8 +20,8 @@ const answer = (text: string, share: string): Change => ({
 const amended = (...changes: Change[]) =>
   assemble({ plan, revisions, amendments: amendmentsOf([{ item: 'i0', changes }]) }, 1);
 const marksOf = (paper: ReturnType<typeof assemble>, text: string): string | null => {
-  const [item] = paperItems(paper);
-  const found = item && markItem(item, { c: { text } }).get('c')?.marks;
+  const [item] = paperQuestions(paper);
+  const found = item && markPlaced(item, { c: { text } }).get('c')?.marks;
   return found ? stored(found) : null;
 };
 const boundaries: Boundaries = {
@@ -53,22 +53,22 @@ describe('amendments', () => {
 
   it('touch no other question, and leave the revision as it is', () => {
     const before = JSON.stringify([...revisions]);
-    const [, other] = paperItems(amended(answer('wire', '1')));
-    const found = other && markItem(other, { c: { text: 'wire' } }).get('c');
+    const [, other] = paperQuestions(amended(answer('wire', '1')));
+    const found = other && markPlaced(other, { c: { text: 'wire' } }).get('c');
     expect(found?.marks).toBeNull();
     expect(JSON.stringify([...revisions])).toBe(before);
   });
 
   it('give everybody the marks, whatever was answered', () => {
-    const [item] = paperItems(amended({ what: 'everyone' }));
-    expect([...markItem(item ?? (undefined as never), {}).values()].map(({ marks }) => marks && stored(marks))).toEqual(
-      ['1', '2', '1'],
-    );
+    const [item] = paperQuestions(amended({ what: 'everyone' }));
+    expect(
+      [...markPlaced(item ?? (undefined as never), {}).values()].map(({ marks }) => marks && stored(marks)),
+    ).toEqual(['1', '2', '1']);
   });
 
   it('drop a question from the total and from what is earned and waits', () => {
     const paper = amended({ what: 'drop' });
-    const marks = new Map(paperItems(paper).map(({ id, worth }) => [id, new Map(worth)]));
+    const marks = new Map(paperQuestions(paper).map(({ id, worth }) => [id, new Map(worth)]));
     const result = score(paper, marks, boundaries, plan.rounding);
     expect([stored(paper.marks), stored(result.marks), result.waiting]).toEqual(['4', '4', 0]);
     expect(score(paper, new Map([...marks].slice(1)), boundaries, plan.rounding).waiting).toBe(0);
@@ -83,7 +83,7 @@ describe('marking anew', () => {
     byPerson,
   });
   const again = (before: StandingMark, overPersons = false) =>
-    remark({
+    markAnew({
       paper: amended(answer('wire', '1/2')),
       items: new Set(['i0']),
       answers: { i0: { c: { text: 'wire' } } },

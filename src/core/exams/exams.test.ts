@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { sampleExam, sampleQuestion } from '../../../tests/drivers/samples';
 import { exact, stored, sum } from '../base/exact';
-import { assemble, itemsMet, paperItems, slotWorth, type Pinned, unmended } from './paper';
-import { poolItems, poolOf } from './pool';
+import { assemble, placementsMet, paperQuestions, slotWorth, type Pinned, unmended } from './paper';
+import { poolQuestions, poolOf } from './pool';
 import { examReadiness } from './readiness';
 
 describe('a paper', () => {
@@ -11,10 +11,12 @@ describe('a paper', () => {
 
   it('is the same for the same seed, and numbered from 1 through all sections', () => {
     const order = (seed: number): string[] =>
-      paperItems(assemble(unmended(shuffledPlan, revisions), seed)).map((i) => i.id);
+      paperQuestions(assemble(unmended(shuffledPlan, revisions), seed)).map((i) => i.id);
     expect(order(5)).toEqual(order(5));
     expect(new Set(Array.from({ length: 30 }, (_, seed) => order(seed).join())).size).toBeGreaterThan(10);
-    expect(paperItems(assemble(unmended(shuffledPlan, revisions), 5)).map((i) => i.number)).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(paperQuestions(assemble(unmended(shuffledPlan, revisions), 5)).map((i) => i.number)).toEqual([
+      1, 2, 3, 4, 5, 6,
+    ]);
   });
 
   it('keeps the shuffle of questions inside their section', () => {
@@ -48,7 +50,8 @@ describe('a draw', () => {
   if (!first || !second) throw new Error('Two sections');
   const drawing = (take: number, items = ['i0', 'i1', 'i2']) =>
     unmended({ ...plan, sections: [{ ...first, draws: [{ id: 'd', take, items }] }, second] }, revisions);
-  const ids = (seed: number, pinned = drawing(1)): string[] => paperItems(assemble(pinned, seed)).map(({ id }) => id);
+  const ids = (seed: number, pinned = drawing(1)): string[] =>
+    paperQuestions(assemble(pinned, seed)).map(({ id }) => id);
 
   it('gives each paper so many of its questions, the others always, numbered through', () => {
     const papers = Array.from({ length: 300 }, (_, seed) => ids(seed));
@@ -61,9 +64,9 @@ describe('a draw', () => {
     expect([...drawn.keys()].sort()).toEqual(['i0', 'i1', 'i2']);
     // Each of three in 300 draws: within five standard deviations of 100.
     for (const count of drawn.values()) expect(Math.abs(count - 100)).toBeLessThan(5 * Math.sqrt((300 * 2) / 9));
-    expect(paperItems(assemble(drawing(2), 5)).map(({ number }) => number)).toEqual([1, 2, 3, 4, 5]);
+    expect(paperQuestions(assemble(drawing(2), 5)).map(({ number }) => number)).toEqual([1, 2, 3, 4, 5]);
     expect(ids(7)).toEqual(ids(7));
-    expect([...itemsMet(drawing(1).plan, 7)].sort()).toEqual([...ids(7)].sort());
+    expect([...placementsMet(drawing(1).plan, 7)].sort()).toEqual([...ids(7)].sort());
   });
 
   it('passes over what is no longer in its section', () => {
@@ -77,7 +80,7 @@ describe('a draw', () => {
     const marked = first.items.map((item, n) => ({ ...item, marks: n === 0 ? '6' : null }));
     const section = { ...first, items: marked, draws: [{ id: 'd', take: 1, items: ['i0', 'i1', 'i2'] }] };
     const pool = poolOf({ ...dearer, plan: { ...plan, sections: [section, second] } });
-    expect(poolItems(pool).map(({ id, number }) => `${id} ${number}`)).toEqual(
+    expect(poolQuestions(pool).map(({ id, number }) => `${id} ${number}`)).toEqual(
       [0, 1, 2, 3, 4, 5].map((n) => `i${n} ${n + 1}`),
     );
     expect([stored(pool.least), stored(pool.most)]).toEqual(['16', '18']);

@@ -9,7 +9,7 @@ import { type ExamPlan, type Placement, revisionKey, type Section } from './plan
 /** The revisions that a plan places, by `revisionKey`. */
 export type Revisions = ReadonlyMap<string, QuestionBody>;
 
-export interface PaperItem {
+export interface PaperQuestion {
   id: string;
   /** Number on the paper, from 1 through all sections. */
   number: number;
@@ -32,7 +32,7 @@ export interface PaperSection {
   title: string;
   instructions: string;
   passPercent: string | null;
-  items: PaperItem[];
+  items: PaperQuestion[];
   /** Marks without bonus. */
   marks: Exact;
 }
@@ -80,7 +80,7 @@ function met(section: Section, seed: number): Placement[] {
 }
 
 /** The ids of the placements that the paper of a seed has. */
-export function itemsMet(plan: ExamPlan, seed: number): ReadonlySet<string> {
+export function placementsMet(plan: ExamPlan, seed: number): ReadonlySet<string> {
   return new Set(plan.sections.flatMap((section) => met(section, seed).map(({ id }) => id)));
 }
 
@@ -92,7 +92,7 @@ export function itemsMet(plan: ExamPlan, seed: number): ReadonlySet<string> {
 export function assemble(pinned: Pinned, seed: number): Paper {
   let number = 0;
   const sections = pinned.plan.sections.map((section, index): PaperSection => {
-    const items = met(section, seed).map((item) => itemAt(pinned, item, ++number, seed));
+    const items = met(section, seed).map((item) => questionAt(pinned, item, ++number, seed));
     return { ...headOf(section, index), items, marks: sum(items.map(counted)) };
   });
   return { sections, marks: sum(sections.map((s) => s.marks)) };
@@ -105,12 +105,17 @@ export function headOf(section: Section, index: number): Omit<PaperSection, 'ite
 }
 
 /** The marks of a question that count in the total. */
-export function counted({ bonus, dropped, marks }: PaperItem): Exact {
+export function counted({ bonus, dropped, marks }: PaperQuestion): Exact {
   return bonus || dropped ? ZERO : marks;
 }
 
 /** A placed question with its number, as the seed varies it. */
-export function itemAt({ revisions, amendments }: Pinned, item: Placement, number: number, seed: number): PaperItem {
+export function questionAt(
+  { revisions, amendments }: Pinned,
+  item: Placement,
+  number: number,
+  seed: number,
+): PaperQuestion {
   const revision = revisions.get(revisionKey(item.question, item.revision));
   if (!revision) throw new Error(`Revision ${revisionKey(item.question, item.revision)} is not at hand`);
   const amendment = amendments.get(item.id);
@@ -153,6 +158,6 @@ function withSettled(question: QuestionBody, { settled }: Amendment): QuestionBo
   return { ...question, slots: Object.fromEntries(slots) };
 }
 
-export function paperItems(paper: Paper): PaperItem[] {
+export function paperQuestions(paper: Paper): PaperQuestion[] {
   return paper.sections.flatMap((s) => s.items);
 }

@@ -1,5 +1,5 @@
 import { type Exact, sum } from '../base/exact';
-import { counted, headOf, itemAt, type PaperItem, type PaperSection, type Pinned } from './paper';
+import { counted, headOf, questionAt, type PaperQuestion, type PaperSection, type Pinned } from './paper';
 import type { Section } from './plan';
 
 /** A section with everything in it that may be met. */
@@ -26,17 +26,17 @@ const EXAMPLE = 0;
 export function poolOf(pinned: Pinned): Pool {
   let number = 0;
   const sections = pinned.plan.sections.map((section, index): PoolSection => {
-    const items = section.items.map((item) => itemAt(pinned, item, ++number, EXAMPLE));
+    const items = section.items.map((item) => questionAt(pinned, item, ++number, EXAMPLE));
     return { ...headOf(section, index), items, ...marksOf(section, items) };
   });
   return { sections, least: sum(sections.map((s) => s.least)), most: sum(sections.map((s) => s.most)) };
 }
 
-export function poolItems(pool: Pool): PaperItem[] {
+export function poolQuestions(pool: Pool): PaperQuestion[] {
   return pool.sections.flatMap((s) => s.items);
 }
 
-function marksOf({ draws }: Section, items: readonly PaperItem[]): { least: Exact; most: Exact } {
+function marksOf({ draws }: Section, items: readonly PaperQuestion[]): { least: Exact; most: Exact } {
   const drawn = new Set(draws.flatMap((draw) => draw.items));
   const always = sum(items.filter(({ id }) => !drawn.has(id)).map(counted));
   const ranges = draws.map((draw) => {

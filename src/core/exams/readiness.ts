@@ -4,9 +4,9 @@ import { placedSlots, type QuestionBody } from '../bank/question';
 import { questionReadiness } from '../bank/readiness';
 import { titleOf } from '../bank/summary';
 import { kindOf } from '../kinds/registry';
-import type { PaperItem, Pinned } from './paper';
+import type { PaperQuestion, Pinned } from './paper';
 import type { ExamPlan } from './plan';
-import { poolItems, poolOf } from './pool';
+import { poolQuestions, poolOf } from './pool';
 
 /** Minutes a question takes by rule of thumb: one a mark and half a minute for each slot (common practice, no source). */
 export function expectedMinutes(marks: Exact, slots: number): number {
@@ -28,7 +28,7 @@ export interface ExamReadiness {
 export function examReadiness(pinned: Pinned): ExamReadiness {
   const { plan } = pinned;
   const pool = poolOf(pinned);
-  const items = poolItems(pool);
+  const items = poolQuestions(pool);
   const findings: Finding[] = [];
   let ready = items.length;
   let minutes = 0;
@@ -76,7 +76,7 @@ function chanceOf(plan: ExamPlan, item: string): number {
 }
 
 /** Draws that take more than there is, or from questions that are not worth the same. */
-function drawFindings(plan: ExamPlan, items: readonly PaperItem[]): Finding[] {
+function drawFindings(plan: ExamPlan, items: readonly PaperQuestion[]): Finding[] {
   const findings: Finding[] = [];
   plan.sections.forEach((section, index) => {
     for (const { id, take, items: from } of section.draws) {

@@ -3,12 +3,12 @@ import type { Kind, Typed } from './contract';
 import { longAnswer } from './long-answer/long-answer';
 import { maths } from './maths/maths';
 import { number } from './number/number';
-import { places } from './places/places';
+import { formulaWithPlaces } from './formula-with-places/formula-with-places';
 import { scale } from './scale/scale';
 import { shortText } from './short-text/short-text';
 
 /** Every kind of slot there is. A new kind adds one line here and one in `ui/kinds/registry`. */
-export const kinds = { choice, shortText, number, maths, places, longAnswer, scale };
+export const kinds = { choice, shortText, number, maths, formulaWithPlaces, longAnswer, scale };
 
 export type KindName = keyof typeof kinds;
 export const KIND_NAMES = Object.keys(kinds) as KindName[];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { exact, stored } from '../base/exact';
-import { assemble, paperItems, unmended } from '../exams/paper';
+import { assemble, paperQuestions, unmended } from '../exams/paper';
 import { boundariesReadiness, type Boundaries, fillIn, withPassMark } from './policy';
 import { score, type SlotMarks } from './score';
 import { spread } from './spread';
@@ -26,7 +26,7 @@ const boundaries: Boundaries = {
 /** The same marks for every slot, as a share of its worth. */
 function everywhere(share: string | null): SlotMarks {
   return new Map(
-    paperItems(paper).map((item) => [
+    paperQuestions(paper).map((item) => [
       item.id,
       new Map([...item.worth].map(([slot, worth]) => [slot, share === null ? null : worth.mul(exact(share))])),
     ]),
@@ -56,7 +56,7 @@ describe('a score', () => {
     const strict = { ...plan, sections: plan.sections.map((s, i) => ({ ...s, passPercent: i === 1 ? '60' : null })) };
     const strictPaper = assemble(unmended(strict, revisions), 0);
     const marks = new Map(
-      paperItems(strictPaper).map((item) => [
+      paperQuestions(strictPaper).map((item) => [
         item.id,
         new Map([...item.worth].map(([slot, worth]) => [slot, item.id === 'i2' ? worth.div(2) : worth])),
       ]),
@@ -73,7 +73,7 @@ describe('a score', () => {
     const strict = { ...plan, sections: plan.sections.map((s, i) => ({ ...s, passPercent: i === 1 ? '60' : null })) };
     const strictPaper = assemble(unmended(strict, revisions), 0);
     const marks = new Map(
-      paperItems(strictPaper).map((item) => [
+      paperQuestions(strictPaper).map((item) => [
         item.id,
         new Map([...item.worth].map(([slot, worth]) => [slot, item.id === 'i2' ? worth.div(2) : worth])),
       ]),

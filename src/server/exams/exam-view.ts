@@ -7,7 +7,7 @@ import { ok, type Result } from '@/core/base/result';
 import type { Finding } from '@/core/base/finding';
 import { assemble, unmended } from '@/core/exams/paper';
 import { examForm, revisionKey } from '@/core/exams/plan';
-import { poolItems, poolOf, type PoolSection } from '@/core/exams/pool';
+import { poolQuestions, poolOf, type PoolSection } from '@/core/exams/pool';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, parse } from '../context';
@@ -59,7 +59,7 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
     );
   const banks = new Set((await visibleBanks(ctx)).map(({ id }) => id));
   const items: ExamView['items'] = {};
-  for (const item of poolItems(pool)) {
+  for (const item of poolQuestions(pool)) {
     const place = placed.find((p) => p.id === item.id);
     const head = heads.find((h) => h.id === place?.question);
     const body = place && revisions.get(revisionKey(place.question, place.revision));

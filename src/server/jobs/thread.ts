@@ -3,7 +3,7 @@ import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 
 /** Starts a thread that runs `NAME.worker.ts`, as the build compiled it. Where is worked out when it runs, so that the framework does not take it in. */
-export function startThread(name: 'remark', workerData: unknown): Worker {
+export function startThread(name: 'mark-anew', workerData: unknown): Worker {
   const compiled = path.join(process.cwd(), '.next', 'workers', `${name}.worker.mjs`);
   return new Worker(pathToFileURL(compiled), { workerData, execArgv: [] });
 }

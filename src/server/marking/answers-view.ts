@@ -6,8 +6,8 @@ import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { type Change, changes } from '@/core/exams/amendments';
-import { itemsMet } from '@/core/exams/paper';
-import { poolItems, poolOf } from '@/core/exams/pool';
+import { placementsMet } from '@/core/exams/paper';
+import { poolQuestions, poolOf } from '@/core/exams/pool';
 import type { KindName } from '@/core/kinds/registry';
 import { may } from '@/core/people/may';
 import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
@@ -82,7 +82,7 @@ export async function openAnswers(
     .where(eq(sittings.id, sittingId));
   if (!row) return NOT_FOUND;
   const pinned = await pinnedOf(read, sittingId);
-  const items = poolItems(poolOf(pinned));
+  const items = poolQuestions(poolOf(pinned));
   const standing = await currentMarks(read, { sitting: sittingId });
   const waiting = (item: string): number => standing.filter((m) => m.item === item && m.marks === null).length;
   const item = items.find(({ id }) => id === wanted) ?? items.find(({ id }) => waiting(id) > 0) ?? items[0];
@@ -92,7 +92,7 @@ export async function openAnswers(
     .from(attempts)
     .where(and(eq(attempts.sitting, sittingId), isNotNull(attempts.handedInAt)));
   // Who did not draw the question has not left it empty.
-  const scripts = handedIn.filter(({ seed }) => itemsMet(pinned.plan, seed).has(item.id));
+  const scripts = handedIn.filter(({ seed }) => placementsMet(pinned.plan, seed).has(item.id));
   const given = await currentAnswersOf(
     read,
     scripts.map(({ id }) => id),

@@ -6,8 +6,8 @@ import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/s
 import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
-import { paperItems } from '@/core/exams/paper';
-import { poolItems } from '@/core/exams/pool';
+import { paperQuestions } from '@/core/exams/paper';
+import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { responseWords } from '@/core/kinds/response';
 import { may } from '@/core/people/may';
@@ -50,7 +50,7 @@ export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> 
   const tasks: MarkingTask[] = [];
   for (const sitting of rows) {
     const present = await currentMarks(read, { sitting: sitting.id });
-    for (const item of poolItems(await poolOfSitting(read, sitting.id))) {
+    for (const item of poolQuestions(await poolOfSitting(read, sitting.id))) {
       const mine = present.filter((m) => m.item === item.id && (m.marks === null || m.by !== null));
       if (mine.length === 0) continue;
       tasks.push({
@@ -117,7 +117,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
   const { read } = ctx.db;
   const [sitting] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sittingId));
   if (!sitting) return NOT_FOUND;
-  const item = poolItems(await poolOfSitting(read, sittingId)).find((i) => i.id === itemId);
+  const item = poolQuestions(await poolOfSitting(read, sittingId)).find((i) => i.id === itemId);
   if (!item) return NOT_FOUND;
   const { policy } = await readDepartment(read);
   const people = await read
@@ -185,7 +185,7 @@ interface OwnPlace {
 /** The sheet of one attempt and the key of one slot of it. */
 async function ownView(read: Reader, { sitting, seed, item, slot }: OwnPlace): Promise<DeskAnswer['own']> {
   const { paper } = await paperOf(read, { sitting, seed });
-  const question = paperItems(paper).find(({ id }) => id === item)?.question;
+  const question = paperQuestions(paper).find(({ id }) => id === item)?.question;
   const found = question && keyedSlots(question).get(slot);
   return found ? { sheet: questionSheet(question, 0), key: keyWords(found) } : null;
 }
@@ -211,7 +211,7 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ mar
   if (!found) return NOT_FOUND;
   if (found.state.handedInAt === null) return refuse('not-handed-in');
   const { paper } = await paperOf(ctx.db.read, found.attempt);
-  const item = paperItems(paper).find((i) => i.id === itemId);
+  const item = paperQuestions(paper).find((i) => i.id === itemId);
   const worth = item?.worth.get(slot);
   if (!item || !worth) return NOT_FOUND;
   const rubric = item.question.slots[slot]?.rubric;

@@ -1,6 +1,6 @@
 import type { Transaction } from '../db/database';
 import { marks } from '../db/schema/exams';
-import type { PlainRemarking } from './plain-remarking';
+import type { PlainAnew } from './plain-anew';
 
 /** Rows that a statement takes without passing the database's limit of variables. */
 const ROWS = 500;
@@ -9,7 +9,7 @@ const ROWS = 500;
 export async function keepMarks(
   tx: Transaction,
   mending: string,
-  found: readonly PlainRemarking[],
+  found: readonly PlainAnew[],
   at: number,
 ): Promise<void> {
   const rows = found.flatMap(({ attempt, changes }) =>

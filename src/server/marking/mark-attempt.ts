@@ -1,6 +1,6 @@
 import { stored } from '@/core/base/exact';
-import { markItem } from '@/core/exams/mark-item';
-import { paperItems } from '@/core/exams/paper';
+import { markPlaced } from '@/core/exams/mark-placed';
+import { paperQuestions } from '@/core/exams/paper';
 import type { Transaction } from '../db/database';
 import { marks } from '../db/schema/exams';
 import { type AttemptRow, currentAnswers } from '../sittings/attempts';
@@ -10,8 +10,8 @@ import { paperOf } from '../sittings/pinned';
 export async function markAttempt(tx: Transaction, attempt: AttemptRow, at: number): Promise<void> {
   const { paper } = await paperOf(tx, attempt);
   const answers = await currentAnswers(tx, attempt.id);
-  const rows = paperItems(paper).flatMap((item) =>
-    [...markItem(item, answers[item.id] ?? {})].map(([slot, { marking, marks: earned }]) => ({
+  const rows = paperQuestions(paper).flatMap((item) =>
+    [...markPlaced(item, answers[item.id] ?? {})].map(([slot, { marking, marks: earned }]) => ({
       attempt: attempt.id,
       item: item.id,
       slot,

@@ -2,7 +2,7 @@ import { and, desc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { changes } from '@/core/exams/amendments';
-import { poolItems } from '@/core/exams/pool';
+import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
 import { may } from '@/core/people/may';
@@ -12,14 +12,14 @@ import { attempts, marks, mendings, sittings } from '../db/schema/exams';
 import { jobs } from '../db/schema/jobs';
 import { readDepartment } from '../people/policy';
 import { beating, beginJob, endDeadJobs, endJob, runningJob, stopJob } from '../jobs/jobs';
-import { startRemark } from '../jobs/remark';
+import { startMarkingAnew } from '../jobs/mark-anew';
 import { participantName } from '../people/participants';
 import { changed } from '../events/versions';
 import { poolOfSitting } from '../sittings/pinned';
 import { newId } from '../ports/ids';
 import { keepMarks } from './keep-marks';
-import { plainChunk, type PlainRemarking, type PlainScore } from './plain-remarking';
-import { type RemarkOrder, remarkAttempts } from './remark-attempts';
+import { plainChunk, type PlainAnew, type PlainScore } from './plain-anew';
+import { type AnewOrder, markAttemptsAnew } from './attempts-anew';
 
 const input = z.object({
   sitting: z.string(),
@@ -50,7 +50,7 @@ export interface MendingPreview {
 }
 
 /** The changes that give other marks; the rest only come about by another rule. */
-const otherMarks = ({ changes: list }: PlainRemarking) => list.filter(({ from, marks: now }) => from !== now);
+const otherMarks = ({ changes: list }: PlainAnew) => list.filter(({ from, marks: now }) => from !== now);
 
 const crosses = ({ before, after }: Mover): boolean =>
   before.passed !== after.passed || before.grade !== after.grade || before.range !== after.range;
@@ -62,7 +62,7 @@ async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeo
   const { sitting, item: itemId, changes: made } = parsed.value;
   const [row] = await ctx.db.read.select({ id: sittings.id }).from(sittings).where(eq(sittings.id, sitting));
   if (!row) return NOT_FOUND;
-  const item = poolItems(await poolOfSitting(ctx.db.read, sitting)).find(({ id }) => id === itemId);
+  const item = poolQuestions(await poolOfSitting(ctx.db.read, sitting)).find(({ id }) => id === itemId);
   if (!item) return NOT_FOUND;
   for (const [index, change] of made.entries()) {
     if (change.what !== 'answer') continue;
@@ -74,7 +74,7 @@ async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeo
   return parsed;
 }
 
-const orderOf = ({ sitting, item, changes: made, overPersons }: z.infer<typeof input>): RemarkOrder => ({
+const orderOf = ({ sitting, item, changes: made, overPersons }: z.infer<typeof input>): AnewOrder => ({
   sitting,
   mendings: [{ item, changes: made }],
   overPersons,
@@ -84,8 +84,8 @@ const orderOf = ({ sitting, item, changes: made, overPersons }: z.infer<typeof i
 export async function previewMending(ctx: Context, raw: unknown): Promise<Result<MendingPreview>> {
   const parsed = await checked(ctx, raw);
   if (!parsed.ok) return parsed;
-  const all: PlainRemarking[] = [];
-  const job = startRemark(ctx.db.url, orderOf(parsed.value), async (chunk) => void all.push(...chunk.attempts));
+  const all: PlainAnew[] = [];
+  const job = startMarkingAnew(ctx.db.url, orderOf(parsed.value), async (chunk) => void all.push(...chunk.attempts));
   await job.finished;
   const people = await ctx.db.read
     .select({ id: attempts.id, script: attempts.script, name: participantName })
@@ -125,7 +125,7 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
   const sum = { marks: 0, scripts: 0 };
   const progress = { done: 0, total: 0 };
   const order = orderOf(parsed.value);
-  const job = startRemark(ctx.db.url, order, async (chunk) => {
+  const job = startMarkingAnew(ctx.db.url, order, async (chunk) => {
     await ctx.db.transaction((tx) => keepMarks(tx, id, chunk.attempts, ctx.now));
     for (const one of chunk.attempts) {
       done.add(one.attempt);
@@ -146,7 +146,7 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
 
 interface Ending {
   id: string;
-  order: RemarkOrder;
+  order: AnewOrder;
   done: ReadonlySet<string>;
   /** How many marks became others, in how many scripts. */
   sum: { marks: number; scripts: number };
@@ -162,7 +162,7 @@ async function end(out: Outside, { id, order, done, sum, finished }: Ending): Pr
     // Another process may have taken this one for dead.
     if (!whole || mending?.state !== 'running') return putAway(tx, [id]);
     // Who handed in meanwhile is marked now; there are few of them.
-    for await (const chunk of remarkAttempts(tx, order, done))
+    for await (const chunk of markAttemptsAnew(tx, order, done))
       await keepMarks(tx, id, plainChunk(chunk).attempts, out.now);
     if (!order.overPersons) await leaveToPersons(tx, id);
     await tx

@@ -6,7 +6,7 @@ import { exact, max, min, shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
-import { paperItems } from '@/core/exams/paper';
+import { paperQuestions } from '@/core/exams/paper';
 import { may } from '@/core/people/may';
 import type { TraceStep } from '@/core/rules/marking';
 import { doorState } from '@/core/sittings/entry';
@@ -34,7 +34,7 @@ export interface ResultSlot {
   key: string | null;
 }
 
-export interface ResultItem {
+export interface ResultQuestion {
   id: string;
   number: number;
   marks: string;
@@ -64,7 +64,7 @@ export interface OwnResult {
   /** Until when all but the score waits, because others can still get in; null when nothing waits. */
   waitsUntil: number | null;
   /** Empty when marks per question are not shown. */
-  items: ResultItem[];
+  items: ResultQuestion[];
 }
 
 function bySuccess(sections: readonly SectionScore[], pick: typeof max): string {
@@ -101,7 +101,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     'weakest section': bySuccess(result.sections, min),
     'best section': bySuccess(result.sections, max),
   });
-  const items = paperItems(paper).map((item): ResultItem => {
+  const items = paperQuestions(paper).map((item): ResultQuestion => {
     const keyed = keyedSlots(item.question);
     const slots = placedSlots(item.question).map(({ id, letter, slot }): ResultSlot => {
       const mark = present.find((m) => m.item === item.id && m.slot === id);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { AnswerEntry } from '@/core/sittings/attempt';
-import { itemsMet } from '@/core/exams/paper';
+import { placementsMet } from '@/core/exams/paper';
 import { placements, revisionKey } from '@/core/exams/plan';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse, storedResponse } from '@/core/kinds/response';
@@ -20,7 +20,7 @@ export async function acceptedValues(
   entries: readonly AnswerEntry[],
 ): Promise<ReadonlyMap<number, unknown>> {
   const { plan, revisions } = await placedIn(read, sitting);
-  const met = itemsMet(plan, seed);
+  const met = placementsMet(plan, seed);
   const items = new Map(placements(plan).flatMap(({ item }) => (met.has(item.id) ? [[item.id, item]] : [])));
   const accepted = new Map<number, unknown>();
   let held: ReadonlySet<string> | null = null;

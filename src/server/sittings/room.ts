@@ -3,7 +3,7 @@ import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/s
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
-import { type Paper, paperItems } from '@/core/exams/paper';
+import { type Paper, paperQuestions } from '@/core/exams/paper';
 import type { ExamPlan } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -12,7 +12,7 @@ import { type Answers, currentAnswers, findAttempt } from './attempts';
 import { paperOf } from './pinned';
 
 /** A question on the paper as the student gets it. */
-export interface RoomItem {
+export interface RoomQuestion {
   id: string;
   number: number;
   /** First words of the question, never its working title. */
@@ -27,7 +27,7 @@ export interface RoomSection {
   title: string;
   instructions: string;
   marks: string;
-  items: RoomItem[];
+  items: RoomQuestion[];
 }
 
 /** The server's clock and what it says of the attempt; comes with every reply to the room. */
@@ -71,7 +71,7 @@ export function roomSections(paper: Paper): RoomSection[] {
 
 function readableAnswers(paper: Paper, answers: Answers): Answers {
   return Object.fromEntries(
-    paperItems(paper).map(({ id, question }) => [id, sheetResponses(question, answers[id] ?? {})]),
+    paperQuestions(paper).map(({ id, question }) => [id, sheetResponses(question, answers[id] ?? {})]),
   );
 }
 

@@ -4,7 +4,7 @@ import type { EditorSide, Preset } from './contract';
 import { longAnswerEditor } from './long-answer/editor';
 import { mathsEditor } from './maths/editor';
 import { numberEditor } from './number/editor';
-import { placesEditor } from './places/editor';
+import { formulaWithPlacesEditor } from './formula-with-places/editor';
 import { scaleEditor } from './scale/editor';
 import { shortTextEditor } from './short-text/editor';
 
@@ -13,7 +13,7 @@ const editors = {
   shortText: shortTextEditor,
   number: numberEditor,
   maths: mathsEditor,
-  places: placesEditor,
+  formulaWithPlaces: formulaWithPlacesEditor,
   longAnswer: longAnswerEditor,
   scale: scaleEditor,
 } satisfies Record<KindName, unknown>;

@@ -4,7 +4,7 @@ import type { KindSide } from './contract';
 import { longAnswerSide } from './long-answer/side';
 import { mathsSide } from './maths/side';
 import { numberSide } from './number/side';
-import { placesSide } from './places/side';
+import { formulaWithPlacesSide } from './formula-with-places/side';
 import { scaleSide } from './scale/side';
 import { shortTextSide } from './short-text/side';
 
@@ -13,7 +13,7 @@ const sides = {
   shortText: shortTextSide,
   number: numberSide,
   maths: mathsSide,
-  places: placesSide,
+  formulaWithPlaces: formulaWithPlacesSide,
   longAnswer: longAnswerSide,
   scale: scaleSide,
 } satisfies Record<KindName, unknown>;

@@ -1,11 +1,11 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { DrawnItem } from '../sheet/draw-sections';
+import type { DrawnQuestion } from '../sheet/draw-sections';
 
 interface Props {
-  empty: DrawnItem[];
-  half: DrawnItem[];
-  later: DrawnItem[];
+  empty: DrawnQuestion[];
+  half: DrawnQuestion[];
+  later: DrawnQuestion[];
   trouble: string | null;
   onLeave: () => void;
   onGo: (item: string) => void;
@@ -19,7 +19,7 @@ export function HandInDialog({ empty, half, later, trouble, onLeave, onGo, onHan
   useEffect(() => {
     dialog.current?.showModal();
   }, []);
-  const line = (words: string, items: DrawnItem[]) =>
+  const line = (words: string, items: DrawnQuestion[]) =>
     items.length > 0 && (
       <p>
         {words}{' '}

@@ -7,7 +7,7 @@ import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
 import { sideOf } from '../kinds/registry';
-import type { DrawnItem, DrawnSection } from '../sheet/draw-sections';
+import type { DrawnQuestion, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksWords } from '../words/marks';
@@ -31,12 +31,12 @@ const SAVING: Record<Saving, string> = {
   late: 'The last change came after the end',
 };
 
-function savingText(saving: Saving, notTaken: readonly DrawnItem[]): string {
+function savingText(saving: Saving, notTaken: readonly DrawnQuestion[]): string {
   if (saving !== 'saved' || notTaken.length === 0) return SAVING[saving];
   return `Not taken: the last change of question ${notTaken.map((i) => i.number).join(', ')}`;
 }
 
-function fullness(item: DrawnItem, responses: Record<string, unknown>): Fullness {
+function fullness(item: DrawnQuestion, responses: Record<string, unknown>): Fullness {
   const slots = Object.entries(item.sheet.slots);
   const done = slots.filter(([id, slot]) => sideOf(slot.kind).answered(responses[id])).length;
   return done === 0 ? 'empty' : done === slots.length ? 'full' : 'half';
@@ -272,7 +272,7 @@ function usePreloaded(kinds: readonly KindName[]): void {
 interface HandedInProps {
   title: string;
   saving: Saving;
-  notTaken: readonly DrawnItem[];
+  notTaken: readonly DrawnQuestion[];
 }
 
 function HandedIn({ title, saving, notTaken }: HandedInProps) {

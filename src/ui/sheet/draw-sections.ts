@@ -1,12 +1,12 @@
-import type { RoomItem, RoomSection } from '@/server/sittings/room';
+import type { RoomQuestion, RoomSection } from '@/server/sittings/room';
 import { type DrawnFormulas, drawSheetFormulas } from './formulas';
 
 /** A question on the paper with its formulas drawn. */
-export interface DrawnItem extends RoomItem {
+export interface DrawnQuestion extends RoomQuestion {
   drawn: DrawnFormulas;
 }
 export interface DrawnSection extends Omit<RoomSection, 'items'> {
-  items: DrawnItem[];
+  items: DrawnQuestion[];
 }
 
 /** Sections with the formulas of their questions drawn, ready for a page without a formula engine. */

@@ -1,10 +1,10 @@
 import dynamic from 'next/dynamic';
-import type { PlacesResponse, PlacesSheet } from '@/core/kinds/places/places';
+import type { PlacesResponse, PlacesSheet } from '@/core/kinds/formula-with-places/formula-with-places';
 import type { KindSide } from '../contract';
 import { words } from './words';
 import { filledFormula } from './filled';
 
-export const placesSide: KindSide<PlacesSheet, PlacesResponse> = {
+export const formulaWithPlacesSide: KindSide<PlacesSheet, PlacesResponse> = {
   words,
   Student: dynamic(() => import('./student').then((half) => half.Student)),
   Review: dynamic(() => import('./student').then((half) => half.Review)),

@@ -1,4 +1,4 @@
-import type { PlacesResponse } from '@/core/kinds/places/places';
+import type { PlacesResponse } from '@/core/kinds/formula-with-places/formula-with-places';
 
 /** The formula with what was answered in its places, each in a box. */
 export function filledFormula(formula: string, { places }: PlacesResponse): string {

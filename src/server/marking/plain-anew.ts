@@ -1,7 +1,7 @@
 import { stored } from '@/core/base/exact';
-import type { NewMark } from '@/core/results/remark';
+import type { NewMark } from '@/core/results/mark-anew';
 import type { Score } from '@/core/results/score';
-import type { RemarkedAttempt } from './remark-attempts';
+import type { AttemptAnew } from './attempts-anew';
 
 /** A score in plain values, which travel between threads and to the browser. */
 export interface PlainScore {
@@ -14,7 +14,7 @@ export interface PlainScore {
   waiting: number;
 }
 
-export interface PlainRemarking {
+export interface PlainAnew {
   attempt: string;
   changes: NewMark[];
   kept: NewMark[];
@@ -23,7 +23,7 @@ export interface PlainRemarking {
 }
 
 export interface PlainChunk {
-  attempts: PlainRemarking[];
+  attempts: PlainAnew[];
   total: number;
 }
 
@@ -36,7 +36,7 @@ const plain = ({ marks, percent, passed, grade, range, waiting }: Score): PlainS
   waiting,
 });
 
-export function plainChunk({ attempts, total }: { attempts: RemarkedAttempt[]; total: number }): PlainChunk {
+export function plainChunk({ attempts, total }: { attempts: AttemptAnew[]; total: number }): PlainChunk {
   return {
     total,
     attempts: attempts.map(({ attempt, changes, kept, before, after }) => ({

@@ -1,9 +1,9 @@
-import type { PlainChunk } from '../marking/plain-remarking';
-import type { RemarkOrder } from '../marking/remark-attempts';
+import type { PlainChunk } from '../marking/plain-anew';
+import type { AnewOrder } from '../marking/attempts-anew';
 import { startThread } from './thread';
 
 /** A re-marking that runs in a thread of its own. */
-export interface RemarkJob {
+export interface MarkingAnew {
   /** Ends when all is marked, with false when it was cancelled. */
   finished: Promise<boolean>;
   cancel: () => void;
@@ -13,8 +13,12 @@ export interface RemarkJob {
  * Starts to mark a sitting anew. Chunks come one after another: the next is
  * asked for when `take` is done with the one before.
  */
-export function startRemark(url: string, order: RemarkOrder, take: (chunk: PlainChunk) => Promise<void>): RemarkJob {
-  const worker = startThread('remark', { url, order });
+export function startMarkingAnew(
+  url: string,
+  order: AnewOrder,
+  take: (chunk: PlainChunk) => Promise<void>,
+): MarkingAnew {
+  const worker = startThread('mark-anew', { url, order });
   let cancelled = false;
   let last: Promise<void> = Promise.resolve();
   const finished = new Promise<boolean>((done, failed) => {

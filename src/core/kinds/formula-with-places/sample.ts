@@ -1,8 +1,8 @@
 import type { KindSample } from '../contract';
-import { places, type PlacesSetup } from './places';
+import { formulaWithPlaces, type PlacesSetup } from './formula-with-places';
 
 const keyed = (first: string, second: string): PlacesSetup =>
-  places.typed.withKey(places.fresh(), `y = ?(${first})x + ?(${second})`);
+  formulaWithPlaces.typed.withKey(formulaWithPlaces.fresh(), `y = ?(${first})x + ?(${second})`);
 
 export const sample: KindSample<PlacesSetup> = {
   setup: keyed('73219', 'b/2'),

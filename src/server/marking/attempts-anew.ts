@@ -3,7 +3,7 @@ import { exact } from '@/core/base/exact';
 import { amendmentsOf, type Mending } from '@/core/exams/amendments';
 import { assemble } from '@/core/exams/paper';
 import { type Boundaries, boundariesSchema } from '@/core/results/policy';
-import { remark, type Remarking } from '@/core/results/remark';
+import { markAnew, type MarkedAnew } from '@/core/results/mark-anew';
 import { score, type Score, type SlotMarks } from '@/core/results/score';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
@@ -12,7 +12,7 @@ import { pinnedOf } from '../sittings/pinned';
 import { byAttempt, currentMarks } from './current-marks';
 
 /** What is marked anew, and by which rules. */
-export interface RemarkOrder {
+export interface AnewOrder {
   sitting: string;
   /** What is changed about which question, on top of what was mended before. */
   mendings: Mending[];
@@ -20,7 +20,7 @@ export interface RemarkOrder {
 }
 
 /** What it comes to for one attempt. */
-export interface RemarkedAttempt extends Remarking {
+export interface AttemptAnew extends MarkedAnew {
   attempt: string;
   before: Score;
   after: Score;
@@ -30,11 +30,11 @@ export interface RemarkedAttempt extends Remarking {
 const CHUNK = 50;
 
 /** Marks the handed-in attempts of a sitting anew, a chunk at a time. Reads only. */
-export async function* remarkAttempts(
+export async function* markAttemptsAnew(
   read: Reader,
-  order: RemarkOrder,
+  order: AnewOrder,
   without: ReadonlySet<string> = new Set(),
-): AsyncGenerator<{ attempts: RemarkedAttempt[]; total: number }> {
+): AsyncGenerator<{ attempts: AttemptAnew[]; total: number }> {
   const before = await pinnedOf(read, order.sitting);
   const after = { ...before, amendments: amendmentsOf(order.mendings, before.amendments) };
   const { rounding } = before.plan;
@@ -55,9 +55,9 @@ export async function* remarkAttempts(
     const marks = new Map(standing.map((m) => [place(m.attempt, m.item, m.slot), m]));
     yield {
       total: rows.length,
-      attempts: chunk.map((row): RemarkedAttempt => {
+      attempts: chunk.map((row): AttemptAnew => {
         const paper = assemble(after, row.seed);
-        const marking = remark({
+        const marking = markAnew({
           paper,
           items,
           answers: given.get(row.id) ?? {},
@@ -79,7 +79,7 @@ export async function* remarkAttempts(
   }
 }
 
-function withChanges(was: SlotMarks, { changes }: Remarking): SlotMarks {
+function withChanges(was: SlotMarks, { changes }: MarkedAnew): SlotMarks {
   const now = new Map(was);
   for (const { item, slot, marks } of changes) {
     now.set(item, new Map(now.get(item) ?? []).set(slot, marks === null ? null : exact(marks)));

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { stored } from '../../base/exact';
 import { fillPlaces, placesIn, withNamedPlaces } from '../../rules/maths/places';
 import { rulesFromKey } from '../../rules/maths/rules';
-import { places, type PlacesSetup, withFormula } from './places';
+import { formulaWithPlaces, type PlacesSetup, withFormula } from './formula-with-places';
 
 const share = (setup: PlacesSetup, typed: string): string => {
-  const marking = places.marked.mark(setup, places.typed.response(setup, typed));
+  const marking = formulaWithPlaces.marked.mark(setup, formulaWithPlaces.typed.response(setup, typed));
   return marking.state === 'waits' ? 'waits' : stored(marking.share);
 };
-const typed = (key: string): PlacesSetup => places.typed.withKey(places.fresh(), key);
+const typed = (key: string): PlacesSetup => formulaWithPlaces.typed.withKey(formulaWithPlaces.fresh(), key);
 
 describe('places in LaTeX', () => {
   it('are found with what stands in them, braces in them included', () => {
@@ -54,10 +54,10 @@ describe('a formula with places', () => {
   it('counts as a whole where that is asked for: however the value is shared out', () => {
     // Three quarters, as any fraction.
     const whole = { ...typed('x = \\frac{?(3)}{?(4)}'), whole: rulesFromKey('') };
-    expect(places.readiness(whole)).toEqual([]);
+    expect(formulaWithPlaces.readiness(whole)).toEqual([]);
     expect([share(whole, '3; 4'), share(whole, '6; 8'), share(whole, '4; 3')]).toEqual(['1', '1', '0']);
     expect(share({ ...whole, whole: null }, '6; 8')).toBe('0');
-    const marking = places.marked.mark(whole, places.typed.response(whole, '3;'));
+    const marking = formulaWithPlaces.marked.mark(whole, formulaWithPlaces.typed.response(whole, '3;'));
     expect(marking.trace).toEqual([{ code: 'places-empty' }]);
     // What is put in stays together: (1+2)·x is three times x, not 1 + 2x.
     const product = { ...typed('?(3)x'), whole: rulesFromKey('') };
@@ -75,9 +75,11 @@ describe('a formula with places', () => {
   });
 
   it('says what is missing', () => {
-    expect(places.readiness({ ...places.fresh(), formula: 'x=1' }).map(({ code }) => code)).toEqual(['no-places']);
-    expect(places.readiness(withFormula(places.fresh(), 'x=\\placeholder{}')).map(({ code }) => code)).toEqual([
-      'place-without-key',
-    ]);
+    expect(
+      formulaWithPlaces.readiness({ ...formulaWithPlaces.fresh(), formula: 'x=1' }).map(({ code }) => code),
+    ).toEqual(['no-places']);
+    expect(
+      formulaWithPlaces.readiness(withFormula(formulaWithPlaces.fresh(), 'x=\\placeholder{}')).map(({ code }) => code),
+    ).toEqual(['place-without-key']);
   });
 });

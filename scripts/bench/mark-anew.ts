@@ -1,12 +1,12 @@
 import { performance } from 'node:perf_hooks';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { must } from '../../src/core/base/result';
-import { markItem } from '../../src/core/exams/mark-item';
-import { paperItems } from '../../src/core/exams/paper';
+import { markPlaced } from '../../src/core/exams/mark-placed';
+import { paperQuestions } from '../../src/core/exams/paper';
 import { answersNow, attempts, marks, mendings } from '../../src/server/db/schema/exams';
 import { keepParticipant } from '../../src/server/people/participants';
 import { members } from '../../src/server/db/schema/people';
-import { startRemark } from '../../src/server/jobs/remark';
+import { startMarkingAnew } from '../../src/server/jobs/mark-anew';
 import { keepMarks } from '../../src/server/marking/keep-marks';
 import { enterSitting } from '../../src/server/sittings/enter';
 import { paperOf } from '../../src/server/sittings/pinned';
@@ -19,7 +19,7 @@ const QUESTIONS = 14;
 const EVERY = 20;
 
 /** A whole sitting marked anew in its thread, while others go on saving; the baseline marks the same answers and does nothing else. */
-export async function remark(count: number): Promise<void> {
+export async function markingAnew(count: number): Promise<void> {
   const dept = await TestDepartment.open();
   const { sitting, items } = await dept.sitting(QUESTIONS);
   const { db } = dept.out;
@@ -81,8 +81,8 @@ export async function remark(count: number): Promise<void> {
   const { paper } = await paperOf(db.read, { sitting, seed: 0 });
   const bare = performance.now();
   for (let i = 0; i < count; i++)
-    for (const item of paperItems(paper))
-      markItem(item, Object.fromEntries(Object.entries(slots).map(([slot, value]) => [slot, value(i)])));
+    for (const item of paperQuestions(paper))
+      markPlaced(item, Object.fromEntries(Object.entries(slots).map(([slot, value]) => [slot, value(i)])));
   const baseline = performance.now() - bare;
 
   const { attempt } = must(await enterSitting(dept.as('ada'), sitting));
@@ -123,7 +123,7 @@ export async function remark(count: number): Promise<void> {
     })),
     overPersons: false,
   };
-  const job = startRemark(db.url, order, async ({ attempts: found }) => {
+  const job = startMarkingAnew(db.url, order, async ({ attempts: found }) => {
     await db.transaction((tx) => keepMarks(tx, id, found, 1));
     written += found.reduce((n, one) => n + one.changes.length, 0);
   });

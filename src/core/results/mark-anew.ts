@@ -1,6 +1,6 @@
 import { type Exact, stored } from '../base/exact';
-import { markItem } from '../exams/mark-item';
-import { type Paper, paperItems } from '../exams/paper';
+import { markPlaced } from '../exams/mark-placed';
+import { type Paper, paperQuestions } from '../exams/paper';
 import type { TraceStep } from '../rules/marking';
 
 /** A slot's mark as it stands. */
@@ -21,7 +21,7 @@ export interface NewMark {
   feedback: string;
 }
 
-export interface Remarking {
+export interface MarkedAnew {
   changes: NewMark[];
   /** Marks given by a person that the rules would change, and that were left as they are. */
   kept: NewMark[];
@@ -39,11 +39,11 @@ interface Attempt {
 }
 
 /** Marks an attempt anew by the rules of its paper and says what differs. Nothing is written. */
-export function remark({ paper, items, answers, standing, overPersons }: Attempt): Remarking {
-  const result: Remarking = { changes: [], kept: [] };
-  for (const item of paperItems(paper)) {
+export function markAnew({ paper, items, answers, standing, overPersons }: Attempt): MarkedAnew {
+  const result: MarkedAnew = { changes: [], kept: [] };
+  for (const item of paperQuestions(paper)) {
     if (item.dropped || (items && !items.has(item.id))) continue;
-    for (const [slot, { marking, marks }] of markItem(item, answers[item.id] ?? {})) {
+    for (const [slot, { marking, marks }] of markPlaced(item, answers[item.id] ?? {})) {
       const before = standing(item.id, slot);
       const now: NewMark = {
         item: item.id,

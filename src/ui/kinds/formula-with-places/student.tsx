@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { PlacesResponse, PlacesSheet } from '@/core/kinds/places/places';
+import type { PlacesResponse, PlacesSheet } from '@/core/kinds/formula-with-places/formula-with-places';
 import { PlacesField } from '../../maths/PlacesField';
 import { Understood } from '../../maths/Understood';
 import { TextWithFormulas } from '../../sheet/Formula';

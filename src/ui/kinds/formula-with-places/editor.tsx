@@ -2,7 +2,7 @@
 import type { MathfieldElement } from 'mathlive';
 import { useRef } from 'react';
 import Button from 'react-bootstrap/Button';
-import { type PlacesSetup, withFormula } from '@/core/kinds/places/places';
+import { type PlacesSetup, withFormula } from '@/core/kinds/formula-with-places/formula-with-places';
 import { placesIn } from '@/core/rules/maths/places';
 import { rulesFromKey } from '@/core/rules/maths/rules';
 import { MathField } from '../../maths/MathField';
@@ -118,7 +118,7 @@ function sentence(setup: PlacesSetup): string {
   return `A formula with ${plural(count, 'place')}; each counts by itself.`;
 }
 
-export const placesEditor: EditorSide<PlacesSetup> = {
+export const formulaWithPlacesEditor: EditorSide<PlacesSetup> = {
   Place,
   Note,
   trialHint: 'Type the places one after another, with semicolons between them',

@@ -168,8 +168,8 @@ function tryouts(setup: PlacesSetup): PlacesResponse[] {
   return [right, ...others].map((parts) => inPlaces(setup, parts));
 }
 
-export const places: KindWith<'marked' | 'typed' | 'valued', PlacesSetup, PlacesSheet, PlacesResponse> = {
-  name: 'places',
+export const formulaWithPlaces: KindWith<'marked' | 'typed' | 'valued', PlacesSetup, PlacesSheet, PlacesResponse> = {
+  name: 'formulaWithPlaces',
   placement: 'inline',
   setup: { name: 'formula with places', version: 1, schema: setup, migrations: [] },
   response: { name: 'formula with places response', version: 1, schema: response, migrations: [] },
