@@ -80,7 +80,7 @@ export async function crawl({ context, start, known, most, look }: Options): Pro
       if (look && times < (route === '/bank/[id]' ? 2 : 1)) faults.push(...(await look(page, route)));
       found(await linksOf(page));
     } else {
-      const asked = await context.request.get(link);
+      const asked = await context.request.get(link, { maxRetries: 2 });
       if (asked.status() >= 400) faults.push(`status ${asked.status()}`);
       if (asked.headers()['content-type']?.includes('text/html')) found(linksIn(await asked.text()));
     }

@@ -136,13 +136,17 @@ test('files beside an answer are kept without a network, go on in pieces, and ho
   const { page, context } = await stage.signIn('grzegorz.w', LAPTOP);
   await begin(page, 46);
   const report = page.getByLabel(/, a file beside it$/);
-  for (let i = 0; (await report.count()) === 0; i++) {
-    expect(i).toBeLessThan(40);
-    await page
-      .getByRole('main')
-      .getByRole('button', { name: /^\d+ ›$/ })
-      .click();
-  }
+  const turnToReport = async (): Promise<void> => {
+    await page.waitForLoadState('networkidle');
+    for (let turned = 0; (await report.count()) === 0; turned++) {
+      expect(turned).toBeLessThan(40);
+      await page
+        .getByRole('main')
+        .getByRole('button', { name: /^\d+ ›$/ })
+        .click();
+    }
+  };
+  await turnToReport();
   const list = page.locator('.files-beside li');
   await context.setOffline(true);
   await report.setInputFiles([
@@ -171,11 +175,7 @@ test('files beside an answer are kept without a network, go on in pieces, and ho
   );
   expect((await told).request().postData()).not.toContain('cooler.jpg');
   await page.reload();
-  for (let i = 0; (await report.count()) === 0; i++)
-    await page
-      .getByRole('main')
-      .getByRole('button', { name: /^\d+ ›$/ })
-      .click();
+  await turnToReport();
   await expect(list).toContainText(['cooler.jpg']);
   await page.getByRole('button', { name: 'Hand in' }).first().click();
   await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();

@@ -35,17 +35,21 @@ export interface KindWords {
   traces?: Readonly<Record<string, TraceSentence>>;
 }
 
+/** The student's half of a kind: the slot to be answered, and as it was answered. */
+export interface StudentHalf<Sheet = unknown, Response = unknown> {
+  Student: ComponentType<StudentProps<Sheet, Response>>;
+  Review: ComponentType<ReviewProps<Sheet, Response>>;
+}
+
 /** What every page may ask of a kind, on the server as in the browser; the student's half comes only where it is drawn. */
-export interface KindSide<Sheet, Response> {
+export interface KindSide<Sheet, Response> extends StudentHalf<Sheet, Response> {
   words: KindWords;
   /** Whether anything is answered; decides the bar in the contents. */
   answered: (response: Response | undefined) => boolean;
   /** The formulas that a response has as they were typed, when it has any; they are drawn as they were understood. */
   formulas?: (response: Response, sheet: Sheet) => string[];
-  Student: ComponentType<StudentProps<Sheet, Response>>;
-  Review: ComponentType<ReviewProps<Sheet, Response>>;
   /** Fetches the student's half before it is needed. */
-  preload: () => Promise<unknown>;
+  half: () => Promise<StudentHalf<Sheet, Response>>;
 }
 
 /** What the bench gives to a slot's editor on the sheet and in the margin. */

@@ -7,6 +7,7 @@ import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
 import { sideOf } from '../kinds/registry';
+import { fetchHalves } from '../kinds/SlotView';
 import type { DrawnQuestion, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
@@ -66,7 +67,7 @@ export function Room({ room }: { room: DrawnRoom }) {
   const current = shown[0];
   const items = room.sections.flatMap((s) => s.items);
 
-  usePreloaded(items.flatMap(({ sheet }) => Object.values(sheet.slots).map(({ kind }) => kind)));
+  useHalves(items.flatMap(({ sheet }) => Object.values(sheet.slots).map(({ kind }) => kind)));
 
   const go = useCallback((to: number): void => {
     setPage(to);
@@ -254,13 +255,13 @@ export function Room({ room }: { room: DrawnRoom }) {
 }
 
 /** Fetches what the paper needs to be answered, until it is there: then its pages can be turned without a network, too. */
-function usePreloaded(kinds: readonly KindName[]): void {
+function useHalves(kinds: readonly KindName[]): void {
   const wanted = [...new Set(kinds)].sort().join(' ');
   useEffect(() => {
     let again: ReturnType<typeof setTimeout> | undefined;
     const fetchAll = (): void => {
       const all = wanted.split(' ').filter(Boolean) as KindName[];
-      Promise.all(all.map((kind) => sideOf(kind).preload())).catch(() => {
+      fetchHalves(all).catch(() => {
         again = setTimeout(fetchAll, 3000);
       });
     };

@@ -8,7 +8,7 @@ export const formulaWithPlacesSide: KindSide<PlacesSheet, PlacesResponse> = {
   words,
   Student: dynamic(() => import('./student').then((half) => half.Student)),
   Review: dynamic(() => import('./student').then((half) => half.Review)),
-  preload: () => import('./student'),
+  half: () => import('./student'),
   answered: (response) => Object.values(response?.places ?? {}).some((typed) => typed.trim() !== ''),
   formulas: (response, { formula }) => [filledFormula(formula, response)],
 };

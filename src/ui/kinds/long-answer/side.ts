@@ -7,7 +7,7 @@ export const longAnswerSide: KindSide<LongAnswerSheet, LongAnswerResponse> = {
   words,
   Student: dynamic(() => import('./student').then((half) => half.Student)),
   Review: dynamic(() => import('./student').then((half) => half.Review)),
-  preload: () => import('./student'),
+  half: () => import('./student'),
   answered: (response) => (response?.text.trim() ?? '') !== '' || (response?.files?.length ?? 0) > 0,
   formulas: ({ text }) => [...text.matchAll(/\$([^$]+)\$/g)].map((match) => match[1] ?? ''),
 };

@@ -7,7 +7,7 @@ export const mathsSide: KindSide<MathsSheet, MathsResponse> = {
   words,
   Student: dynamic(() => import('./student').then((half) => half.Student)),
   Review: dynamic(() => import('./student').then((half) => half.Review)),
-  preload: () => import('./student'),
+  half: () => import('./student'),
   answered: (response) => (response?.formula.trim() ?? '') !== '',
   formulas: ({ formula }) => [formula.trim()],
 };

@@ -7,6 +7,6 @@ export const numberSide: KindSide<NumberSheet, NumberResponse> = {
   words,
   Student: dynamic(() => import('./student').then((half) => half.Student)),
   Review: dynamic(() => import('./student').then((half) => half.Review)),
-  preload: () => import('./student'),
+  half: () => import('./student'),
   answered: (response) => (response?.number.trim() ?? '') !== '',
 };
