@@ -340,3 +340,40 @@ test('a place of a formula is made by the key "?", and Tab reaches the drawn fie
   await expect(dialog.locator('math-field')).toHaveJSProperty('value', 'x+1');
   await press('Escape');
 });
+
+test('a slot that cannot be typed is tried as a student answers it, with one hand and by keys', async () => {
+  await newQuestion();
+  await type('How sure are you that the blade is sound? /scale');
+  await expect(page.getByRole('option', { name: 'Scale' })).toBeVisible();
+  await press('Enter');
+  await page.getByLabel('Slot A: what stands at the high end').fill('quite sure');
+  await page.getByLabel('Slot A: right from').fill('4');
+  await page.getByLabel('Slot A: right to').fill('5');
+  const drawer = page.getByRole('region', { name: 'Trial answers' });
+  await expect(drawer.getByRole('button', { name: 'Add' })).toBeDisabled();
+  const fresh = drawer.getByRole('slider', { name: 'A new trial answer' });
+  await expect(fresh).toHaveAttribute('aria-valuetext', 'not answered yet');
+  await fresh.press('End');
+  await drawer.getByRole('button', { name: 'Add' }).click();
+  await expect(drawer.getByText('5 is among the right values')).toBeVisible();
+  await drawer.getByRole('slider', { name: 'Trial answer', exact: true }).press('ArrowLeft');
+  await drawer.getByRole('slider', { name: 'Trial answer', exact: true }).press('ArrowLeft');
+  await expect(drawer.getByText('3 is not among the right values')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(drawer.getByRole('slider', { name: 'Trial answer', exact: true })).toHaveValue('3');
+
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  const dialog = page.getByRole('dialog');
+  const slider = dialog.getByRole('slider', { name: 'Question 1' });
+  // A click where it rests chooses that value.
+  await slider.click();
+  await expect(slider).toHaveAttribute('aria-valuetext', '3');
+  await dialog.getByRole('button', { name: 'Take the answer back' }).click();
+  await expect(slider).toHaveAttribute('aria-valuetext', 'not answered yet');
+  await slider.press('Home');
+  await slider.press('End');
+  await dialog.getByRole('button', { name: 'Hand in' }).click();
+  await expect(dialog.getByText('1 of 1').first()).toBeVisible();
+  await press('Escape');
+});

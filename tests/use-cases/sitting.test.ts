@@ -1,7 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { seedFor } from '@/core/base/random';
 import { must } from '@/core/base/result';
-import { answers, answersNow, attempts, marks, outages } from '@/server/db/schema/exams';
+import { answers, answersNow, attempts, marks, outages, sittings } from '@/server/db/schema/exams';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { gradebookCsv, gradebookXlsx } from '@/server/gradebook/export';
 import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
@@ -289,15 +290,50 @@ describe('time', () => {
     const ada = await enter('ada', sitting);
     await answerAll('ada', ada, items);
     dept.pass(30);
-    expect(await sweep(dept.out)).toBe(0);
+    expect(await sweep(dept.out)).toEqual({ handedIn: 0, failed: [] });
     const late = must(await save('ada', ada, [entry('item0', 'c', { text: 'typed just before' }, 2000)]));
     expect(late.saved).toHaveLength(1);
     dept.pass(1);
-    expect(await sweep(dept.out)).toBe(1);
+    expect(await sweep(dept.out)).toEqual({ handedIn: 1, failed: [] });
     const [row] = await dept.out.db.read.select().from(attempts).where(eq(attempts.id, ada));
     expect(row).toMatchObject({ handedInBy: 'clock', handedInAt: (row?.startedAt ?? 0) + 30 * MINUTE });
     expect(await dept.out.db.read.select().from(marks)).toHaveLength(3);
-    expect(await sweep(dept.out)).toBe(0);
+    expect(await sweep(dept.out)).toEqual({ handedIn: 0, failed: [] });
+  });
+
+  it('an attempt that cannot be handed in holds up no other', async () => {
+    const broken = (await dept.sitting(1, 30)).sitting;
+    const { sitting } = await dept.sitting(1, 30);
+    const ada = await enter('ada', sitting);
+    await dept.out.db.transaction(async (tx) => {
+      await tx
+        .update(sittings)
+        .set({ plan: { version: 99 } })
+        .where(eq(sittings.id, broken));
+      const times = { startedAt: dept.now - 1, minutes: 30, seenAt: dept.now };
+      await tx
+        .insert(attempts)
+        .values({ id: 'broken', sitting: broken, participant: dept.id('ada'), script: 1, seed: 1, ...times });
+    });
+    dept.pass(31);
+    const { handedIn, failed } = await sweep(dept.out);
+    expect([handedIn, failed.length]).toEqual([1, 1]);
+    const rows = await dept.out.db.read.select({ id: attempts.id, by: attempts.handedInBy }).from(attempts);
+    expect(new Map(rows.map(({ id, by }) => [id, by]))).toEqual(
+      new Map([
+        [ada, 'clock'],
+        ['broken', null],
+      ]),
+    );
+  });
+
+  it('two attempts that began together have seeds that nothing tells', async () => {
+    const { sitting } = await dept.sitting(1);
+    for (const who of ['ada', 'ben']) await enter(who, sitting);
+    const rows = await dept.out.db.read.select({ id: attempts.id, seed: attempts.seed }).from(attempts);
+    expect(new Set(rows.map(({ seed }) => seed)).size).toBe(2);
+    for (const { id, seed } of rows) expect(seed).not.toBe(seedFor(1, id));
+    expect(JSON.stringify(await openRoom(dept.as('ada'), rows[0]?.id ?? ''))).not.toContain(String(rows[0]?.seed));
   });
 
   it('time lost by the server is given back to those who were writing, to nobody else', async () => {
@@ -321,7 +357,7 @@ describe('time', () => {
     must(await endSitting(dept.as('teacher'), sitting));
     expect(await enterSitting(dept.as('ben'), sitting)).toMatchObject({ ok: false, refusal: { code: 'door-ended' } });
     dept.pass(1);
-    expect(await sweep(dept.out)).toBe(1);
+    expect(await sweep(dept.out)).toEqual({ handedIn: 1, failed: [] });
     expect(must(await openRoom(dept.as('ada'), ada)).clock.handedInAt).not.toBeNull();
   });
 

@@ -18,8 +18,9 @@ export async function startClock(): Promise<void> {
     try {
       await beat(await outside());
       await cancelBroken(await outside());
-      const handedIn = await sweep(await outside());
+      const { handedIn, failed } = await sweep(await outside());
       if (handedIn > 0) log.info({ handedIn }, 'handed in by the clock');
+      for (const error of failed) log.error(nameOf(error), 'an attempt could not be handed in by the clock');
     } catch (error) {
       log.error(nameOf(error), 'the clock failed; it goes on');
     }

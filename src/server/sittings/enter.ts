@@ -1,6 +1,5 @@
 import { and, count, eq, inArray } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
-import { seedFor } from '@/core/base/random';
 import { placements } from '@/core/exams/plan';
 import { type Participant, takesPart } from '@/core/people/participant';
 import { whoCanGetIn } from '@/core/sittings/entry';
@@ -10,7 +9,7 @@ import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
 import { provisions } from '../db/schema/people';
 import { keepParticipant, participantIn } from '../people/participants';
-import { newId } from '../ports/ids';
+import { newId, newSeed } from '../ports/ids';
 import { placedIn } from './pinned';
 
 /** Starts the attempt of whoever comes, or finds the one begun before; refused with the reason when they cannot get in. */
@@ -40,7 +39,7 @@ export async function enterSitting(ctx: Context, sittingId: string): Promise<Res
       sitting: sittingId,
       participant: participant.id,
       script: (before?.count ?? 0) + 1,
-      seed: seedFor(1, id),
+      seed: newSeed(),
       startedAt: ctx.now,
       minutes,
       seenAt: ctx.now,

@@ -40,9 +40,11 @@ export async function handIn(ctx: Context, attemptId: string): Promise<Result<{ 
   return ok({ handedInAt: at });
 }
 
-/** Hands in every attempt whose time is over, whether or not its browser is there. Returns how many. */
-export async function sweep(out: Outside): Promise<number> {
+/** Hands in every attempt whose time is over, whether or not its browser is there. One that cannot be closed holds up no other. */
+export async function sweep(out: Outside): Promise<{ handedIn: number; failed: unknown[] }> {
   const overdue = (await endingAttempts(out.db.read, out.now)).filter(({ state }) => isOverdue(state, out.now));
-  for (const { attempt, state } of overdue) await close(out, attempt, 'clock', state.deadline);
-  return overdue.length;
+  const failed: unknown[] = [];
+  for (const { attempt, state } of overdue)
+    await close(out, attempt, 'clock', state.deadline).catch((error: unknown) => failed.push(error));
+  return { handedIn: overdue.length - failed.length, failed };
 }

@@ -113,14 +113,15 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
   );
 
   useEffect(() => {
-    const mine = queuesOf(attempt, (hash, progress) =>
+    const mine = queuesOf(attempt, (hash, progress) => {
+      if (progress && 'share' in progress && progress.share > 0) setSaving('saving');
       setFiles((all) => {
         const next = new Map(all);
         if (progress) next.set(hash, progress);
         else next.delete(hash);
         return next;
-      }),
-    );
+      });
+    });
     queues.current = mine;
     const tabs = new BroadcastChannel(`zonda-room-${attempt}`);
     channel.current = tabs;

@@ -3,6 +3,9 @@ import { understood } from '@/core/rules/maths/understood';
 import { sideOf } from '../kinds/registry';
 import { type DrawnFormulas, drawFormula, formulaKey } from './formulas';
 
+/** So many formulas of one answer are drawn; what is beyond stands as it was typed. */
+const MOST_DRAWN = 300;
+
 /** The formulas that were given as answers, drawn as they were understood. */
 export function drawResponseFormulas(
   sheet: QuestionSheet,
@@ -12,7 +15,8 @@ export function drawResponseFormulas(
   for (const [id, slot] of Object.entries(sheet.slots)) {
     const response = responses[id];
     const typed = response === undefined ? [] : (sideOf(slot.kind).formulas?.(response, slot.sheet) ?? []);
-    for (const formula of typed) drawn[formulaKey(formula, false)] = drawTyped(formula);
+    for (const formula of [...new Set(typed)].slice(0, MOST_DRAWN))
+      drawn[formulaKey(formula, false)] = drawTyped(formula);
   }
   return drawn;
 }

@@ -12,6 +12,7 @@ import { sameSolutions } from './solutions';
 import { sameDomain } from './strict-domain';
 import { bare, namesOf, type Tree } from './tree';
 import type { Reading } from './words';
+import { onBudget } from './work';
 
 export type Mode =
   | 'equivalent'
@@ -70,6 +71,7 @@ export interface Verdict {
   thin?: boolean;
 }
 
+const UNDECIDED: Verdict = { verdict: 'undecided', reason: 'cannot-be-decided' };
 const RIGHT: Verdict = { verdict: 'right' };
 const wrong = (reason: Reason = 'other-value'): Verdict => ({ verdict: 'wrong', reason });
 const unreadable = (reason: Reason = 'cannot-be-read'): Verdict => ({ verdict: 'unreadable', reason });
@@ -80,6 +82,15 @@ const unreadable = (reason: Reason = 'cannot-be-read'): Verdict => ({ verdict: '
  * group of three digits) it is undecided, not guessed.
  */
 export function compareMaths(key: string, answer: string, comparison: Comparison): Verdict {
+  try {
+    return onBudget(() => compareTyped(key, answer, comparison));
+  } catch (error) {
+    if (error instanceof Unworked) return UNDECIDED;
+    throw error;
+  }
+}
+
+function compareTyped(key: string, answer: string, comparison: Comparison): Verdict {
   const plain: Reading = {
     ...(comparison.variables ? { variables: comparison.variables } : {}),
     ...(comparison.logBase ? { logBase: comparison.logBase } : {}),
@@ -119,10 +130,9 @@ function separated(answer: string, { decimalComma = false }: Comparison): { text
 /** As `compareMaths`, of what was read already. */
 export function compareTrees(key: Tree, answer: Tree, comparison: Comparison): Verdict {
   try {
-    return byMode(key, answer, comparison);
+    return onBudget(() => byMode(key, answer, comparison));
   } catch (error) {
-    if (error instanceof Unworked || error instanceof RangeError)
-      return { verdict: 'undecided', reason: 'cannot-be-decided' };
+    if (error instanceof Unworked || error instanceof RangeError) return UNDECIDED;
     throw error;
   }
 }

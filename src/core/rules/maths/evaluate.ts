@@ -2,6 +2,7 @@ import { type Exact, ZERO } from '../../base/exact';
 import { Arithmetic, type Setting, Undefined, UNDEFINED, Unworked, type Value } from './arithmetic';
 import { exactValue } from './exact-value';
 import type { FunctionName, Tree } from './tree';
+import { charge } from './work';
 
 /**
  * The value of a tree at a point. Null when it is not defined there: at every
@@ -217,6 +218,7 @@ class Evaluation<T> extends Arithmetic<T> {
   /** Counts work; when there was too much of it, the value is given up. */
   private spend(steps: number): void {
     this.s.steps -= steps;
+    charge(steps);
     if (this.s.steps < 0) throw new Unworked();
   }
 

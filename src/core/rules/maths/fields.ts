@@ -1,5 +1,6 @@
 import Decimal from 'decimal.js';
 import type { Exact } from '../../base/exact';
+import { charge } from './work';
 
 /** Decimal arithmetic with 60 digits, a handful more while computing. */
 export const Precise = Decimal.clone({ precision: 66, rounding: 4, maxE: 100_000, minE: -100_000 });
@@ -68,15 +69,21 @@ const PI = new Precise(
 const LARGEST_ANGLE = new Precise('1e40');
 const NOT_FINITE = new Precise(Number.NaN);
 
+/** Works something out after its cost was counted. */
+function counted(steps: number, work: () => Decimal): Decimal {
+  charge(steps);
+  return work();
+}
+
 /** Decimal numbers with 60 digits; arguments beyond what can be worked out in time are not finite. */
 export const precise: RealField<Decimal> = {
   of: (value) => new Precise(String(value.n * value.s)).div(new Precise(String(value.d))),
   integer: (value) => new Precise(value),
   toNumber: (value) => value.toNumber(),
-  add: (a, b) => a.add(b),
-  sub: (a, b) => a.sub(b),
-  mul: (a, b) => a.mul(b),
-  div: (a, b) => a.div(b),
+  add: (a, b) => counted(20, () => a.add(b)),
+  sub: (a, b) => counted(20, () => a.sub(b)),
+  mul: (a, b) => counted(40, () => a.mul(b)),
+  div: (a, b) => counted(80, () => a.div(b)),
   neg: (a) => a.neg(),
   sign: (a) => (a.isZero() ? 0 : a.isNegative() ? -1 : 1),
   isFinite: (a) => a.isFinite(),
@@ -90,16 +97,16 @@ export const precise: RealField<Decimal> = {
         .gt(90_000)
     )
       return NOT_FINITE;
-    return base.pow(exponent);
+    return counted(2000, () => base.pow(exponent));
   },
   floor: (a) => a.floor(),
   isInteger: (a) => a.isInteger(),
-  exp: (a) => (a.abs().gt(200_000) ? NOT_FINITE : a.exp()),
-  ln: (a) => a.ln(),
-  sin: (a) => (a.abs().gt(LARGEST_ANGLE) ? NOT_FINITE : a.sin()),
-  cos: (a) => (a.abs().gt(LARGEST_ANGLE) ? NOT_FINITE : a.cos()),
-  atan2: (y, x) => Precise.atan2(y, x),
-  sqrt: (a) => a.sqrt(),
+  exp: (a) => (a.abs().gt(200_000) ? NOT_FINITE : counted(1600, () => a.exp())),
+  ln: (a) => counted(800, () => a.ln()),
+  sin: (a) => (a.abs().gt(LARGEST_ANGLE) ? NOT_FINITE : counted(1600, () => a.sin())),
+  cos: (a) => (a.abs().gt(LARGEST_ANGLE) ? NOT_FINITE : counted(1600, () => a.cos())),
+  atan2: (y, x) => counted(4000, () => Precise.atan2(y, x)),
+  sqrt: (a) => counted(250, () => a.sqrt()),
   pi: PI,
   epsilon: 1e-45,
 };

@@ -128,7 +128,9 @@ function printName(name: string): string {
 }
 
 function printCall(name: FunctionName, args: Tree[]): string {
-  const [first, second] = args.map((arg) => printMaths(bare(arg)));
+  // Each once: printed twice, the work would double with every nesting.
+  const printed = args.map((arg) => printMaths(bare(arg)));
+  const [first, second] = printed;
   if (name === 'root') return second === '2' ? `\\sqrt{${first}}` : `\\sqrt[${second}]{${first}}`;
   if (name === 'abs') return `\\left|${first}\\right|`;
   if (name === 'floor') return `\\lfloor ${first}\\rfloor `;
@@ -137,7 +139,7 @@ function printCall(name: FunctionName, args: Tree[]): string {
   if (name === 'log') return `\\log_{${second}}\\left(${first}\\right)`;
   const command =
     INVERSES[name] ?? (OWN_COMMANDS.has(name) ? `\\${name}` : `\\operatorname{${OPERATORS[name] ?? name}}`);
-  return `${command}\\left(${args.map((arg) => printMaths(bare(arg))).join(',')}\\right)`;
+  return `${command}\\left(${printed.join(',')}\\right)`;
 }
 
 const OPERATORS: Partial<Record<FunctionName, string>> = {

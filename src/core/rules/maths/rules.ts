@@ -7,6 +7,7 @@ import { type Comparison, compareMaths, type Mode } from './compare';
 import type { Form } from './forms';
 import { parseMaths } from './parse';
 import { namesOf, some, type Tree } from './tree';
+import { MOST_WORK, onBudget } from './work';
 
 /** How answers are compared with the key. A form is asked for beside the value. */
 export const MATHS_MODES = ['equivalent', 'equation', 'set', 'list', 'tuple', 'interval', 'antiderivative'] as const;
@@ -132,6 +133,10 @@ function comparisonFor(rules: MathsRules, asked: Form | null): Comparison {
  * neither to match nor not to.
  */
 export function markMaths(rules: MathsRules, typed: string): Marking {
+  return onBudget(() => markTyped(rules, typed), 2 * MOST_WORK);
+}
+
+function markTyped(rules: MathsRules, typed: string): Marking {
   const answer = typed.trim();
   const nearly: TraceStep[] = [];
   for (const [index, rule] of rules.rules.entries()) {

@@ -148,6 +148,7 @@ function turningPoints(tree: Tree, name: string): Decimal[] {
 
 /** Places where a function of one variable changes its sign, touches zero, jumps, or begins to be defined. */
 function zerosOf(f: Tree, name: string): Decimal[] {
+  if (!namesOf(f).has(name)) return [];
   const value = (x: number): number | null => evaluate(f, at<number>(doubles, name, x))?.re ?? null;
   const grid = gridFor(f);
   const values = grid.map(value);
@@ -161,7 +162,16 @@ function zerosOf(f: Tree, name: string): Decimal[] {
     else if (u !== null && v !== null) {
       const w = values[n + 2] ?? null;
       const c = grid[n + 2];
-      if (w !== null && c !== undefined && Math.abs(v) <= Math.abs(u) && Math.abs(v) <= Math.abs(w) && u * w > 0) {
+      // A valley on its way to zero; where it is flat it goes nowhere.
+      const flat = u === v && v === w;
+      if (
+        w !== null &&
+        c !== undefined &&
+        !flat &&
+        Math.abs(v) <= Math.abs(u) &&
+        Math.abs(v) <= Math.abs(w) &&
+        u * w > 0
+      ) {
         const touch = touching(f, name, a, c);
         if (touch) found.push(touch);
       }

@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { cpuTime } from '../../../../tests/drivers/cpu-time';
 import { stored } from '../../base/exact';
 import type { Marking } from '../marking';
 import { markText, rulesFromKey, type TextRules, textRulesReadiness } from './rules';
@@ -154,5 +156,52 @@ describe('wordings, patterns and articles', () => {
       expect(share(markText(rules, answer))).toBe('waits');
     expect(share(markText(rulesFromKey('the hub'), 'hub'))).toBe('1');
     expect(share(markText(rulesFromKey('A'), 'the'))).toBe('waits');
+  });
+});
+
+describe('keywords in order and near each other', () => {
+  const group = (words: string[], more: object): TextRules => ({
+    ...rulesFromKey(''),
+    doubts: DOUBTS_NONE,
+    otherwise: 'zero',
+    rules: [{ when: 'keywords', groups: [{ need: words.length - 1 || 1, words, share: '1', ...more }], feedback: '' }],
+  });
+  const earns = (rules: TextRules, text: string): boolean => {
+    const marking = markText(rules, text);
+    return marking.state === 'marked' && marking.share.equals(1);
+  };
+
+  it('say the same as trying every choice of places would', () => {
+    const words = ['oil', 'fan', 'hub'];
+    const made = fc.record({
+      text: fc.array(fc.constantFrom('oil', 'fan', 'hub', 'x'), { maxLength: 9 }),
+      ordered: fc.boolean(),
+      within: fc.option(fc.integer({ min: 1, max: 5 }), { nil: undefined }),
+    });
+    fc.assert(
+      fc.property(made, ({ text, ordered, within }) => {
+        const rules = group(words, { ordered, ...(within === undefined ? {} : { within }) });
+        // Two of three words, at every two places.
+        const any = text.some((a, i) =>
+          text.some((b, j) => {
+            const [first, second] = [words.indexOf(a), words.indexOf(b)];
+            if (i === j || first < 0 || second < 0 || first === second) return false;
+            return (!ordered || (i < j && first < second)) && Math.abs(i - j) <= (within ?? Number.POSITIVE_INFINITY);
+          }),
+        );
+        expect(earns(rules, text.join(' '))).toBe(any);
+      }),
+      { numRuns: 300, seed: 20261128 },
+    );
+  });
+
+  it('of a long answer made of nothing else take one pass', () => {
+    const words = ['oil', 'fan', 'hub', 'yaw', 'tip'];
+    const text = [...words].reverse().join(' ').concat(' ').repeat(240);
+    const from = cpuTime();
+    earns(group(words, { ordered: true, need: 'all' }), text.slice(0, 4800));
+    earns(group(words, { ordered: true, within: 3, need: 'all' }), text.slice(0, 4800));
+    earns(group(words, { within: 3, need: 'all' }), text.slice(0, 4800));
+    expect(cpuTime() - from).toBeLessThan(1500);
   });
 });

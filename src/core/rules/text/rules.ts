@@ -229,22 +229,58 @@ function tryKeywords(
   return { share: total.compare(1) > 0 ? ONE : total, trace, hits };
 }
 
+/** A word of a group where it was found. */
+interface Hit {
+  word: number;
+  from: number;
+}
+
 /** Whether so many of the group's words can be picked in their order, near enough to each other. */
-function inPlace({ ordered, within }: KeywordGroup, places: readonly Found[][], wanted: number): boolean {
-  if (!ordered && within === undefined) return true;
-  const all = places.flatMap((list, word) => list.map((found) => ({ ...found, word })));
-  return all.some((start) => {
-    const reach = within === undefined ? Number.POSITIVE_INFINITY : start.from + within;
-    const near = all.filter((hit) => hit.from >= start.from && hit.from <= reach).sort((a, b) => a.from - b.from);
-    if (!ordered) return new Set(near.map((hit) => hit.word)).size >= wanted;
-    // The longest run of rising words among the places.
-    const longest: number[] = [];
-    near.forEach((hit, n) => {
-      longest[n] =
-        1 + Math.max(0, ...near.slice(0, n).map((before, m) => (before.word < hit.word ? (longest[m] ?? 0) : 0)));
-    });
-    return Math.max(0, ...longest) >= wanted;
-  });
+function inPlace(
+  { ordered, within = Number.POSITIVE_INFINITY }: KeywordGroup,
+  places: readonly Found[][],
+  wanted: number,
+): boolean {
+  if (!ordered && within === Number.POSITIVE_INFINITY) return true;
+  const hits = places
+    .flatMap((list, word) => list.map(({ from }): Hit => ({ word, from })))
+    .sort((a, b) => a.from - b.from);
+  return ordered ? inOrder(hits, within, wanted) : together(hits, within, wanted);
+}
+
+/** Whether so many different words stand in one stretch. One pass: the stretch moves over the hits. */
+function together(hits: readonly Hit[], within: number, wanted: number): boolean {
+  const inside = new Map<number, number>();
+  let first = 0;
+  for (const { word, from } of hits) {
+    inside.set(word, (inside.get(word) ?? 0) + 1);
+    for (let gone = hits[first]; gone && from - gone.from > within; gone = hits[++first]) {
+      const left = (inside.get(gone.word) ?? 0) - 1;
+      if (left > 0) inside.set(gone.word, left);
+      else inside.delete(gone.word);
+    }
+    if (inside.size >= wanted) return true;
+  }
+  return false;
+}
+
+/**
+ * Whether so many words stand in the order of the list in one stretch. One pass: of every run of words, by its length
+ * and last word, only the one that begins last is worth keeping.
+ */
+function inOrder(hits: readonly Hit[], within: number, wanted: number): boolean {
+  const begins: Map<number, number>[] = Array.from({ length: wanted + 1 }, () => new Map());
+  for (const { word, from } of hits) {
+    for (let length = wanted; length >= 1; length--) {
+      let begin = length === 1 ? from : Number.NEGATIVE_INFINITY;
+      for (const [last, at] of begins[length - 1] ?? []) if (last < word) begin = Math.max(begin, at);
+      if (begin === Number.NEGATIVE_INFINITY) continue;
+      if (length === wanted && from - begin <= within) return true;
+      const known = begins[length]?.get(word) ?? Number.NEGATIVE_INFINITY;
+      if (begin > known) begins[length]?.set(word, begin);
+    }
+  }
+  return false;
 }
 
 /** The words of the rules that stand in a text, as they were written there; nothing is marked. */

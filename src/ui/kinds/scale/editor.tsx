@@ -17,7 +17,7 @@ function Place({ setup, onChange, letter }: EditorProps<ScaleSetup>) {
     <span className="scale-slot">
       <span className="scale-line">
         <input
-          className="key-input"
+          className="form-control"
           aria-label={`Slot ${letter}: what stands at the low end`}
           placeholder="low end, in words"
           value={setup.lowest}
@@ -40,7 +40,7 @@ function Place({ setup, onChange, letter }: EditorProps<ScaleSetup>) {
           onChange={(to) => to !== null && change({ to })}
         />
         <input
-          className="key-input"
+          className="form-control"
           aria-label={`Slot ${letter}: what stands at the high end`}
           placeholder="high end, in words"
           value={setup.highest}
@@ -51,7 +51,7 @@ function Place({ setup, onChange, letter }: EditorProps<ScaleSetup>) {
       <span className="scale-line mt-1">
         right from
         <input
-          className="key-input narrow"
+          className="key-input"
           aria-label={`Slot ${letter}: right from`}
           value={key.least}
           maxLength={40}
@@ -61,7 +61,7 @@ function Place({ setup, onChange, letter }: EditorProps<ScaleSetup>) {
         />
         to
         <input
-          className="key-input narrow"
+          className="key-input"
           aria-label={`Slot ${letter}: right to`}
           value={key.most}
           maxLength={40}

@@ -8,12 +8,6 @@ function restingPlace({ from, to, step }: ScaleSheet): number {
   return from + Math.round((to - from) / 2 / step) * step;
 }
 
-/** As many small lines under the scale as it has steps, when they can be told apart. */
-function stepsOf({ from, to, step }: ScaleSheet): number {
-  const steps = (to - from) / step;
-  return steps <= 40 ? Math.floor(steps) : 0;
-}
-
 export function Student({ id, label, sheet, response, onChange }: StudentProps<ScaleSheet, ScaleResponse>) {
   const value = response?.value ?? null;
   const shown = value ?? restingPlace(sheet);
@@ -32,7 +26,6 @@ export function Student({ id, label, sheet, response, onChange }: StudentProps<S
           max={sheet.to}
           step={sheet.step}
           value={shown}
-          style={{ '--steps': stepsOf(sheet) } as React.CSSProperties}
           onChange={(e) => set(e.target.value)}
           // Where it rests is a value, too: a click or Enter there chooses it.
           onPointerUp={(e) => value === null && set(e.currentTarget.value)}
@@ -45,11 +38,13 @@ export function Student({ id, label, sheet, response, onChange }: StudentProps<S
         <output htmlFor={id}>{value === null ? <span className="soft">not answered yet</span> : value}</output>
         <span>{sheet.to}</span>
       </span>
-      {value !== null && (
-        <button type="button" className="btn btn-quiet btn-sm" onClick={() => onChange({ value: null })}>
-          Take the answer back
-        </button>
-      )}
+      <button
+        type="button"
+        className={`btn btn-quiet btn-sm ${value === null ? 'invisible' : ''}`}
+        onClick={() => onChange({ value: null })}
+      >
+        Take the answer back
+      </button>
     </span>
   );
 }
