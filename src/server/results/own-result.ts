@@ -11,6 +11,7 @@ import { may } from '@/core/people/may';
 import type { TraceStep } from '@/core/rules/marking';
 import { doorState } from '@/core/sittings/entry';
 import { boundariesSchema, fillIn } from '@/core/results/policy';
+import { traceWithoutKey } from '@/core/results/shown-trace';
 import { score, type SectionScore } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { attempts, sittings } from '../db/schema/exams';
@@ -110,7 +111,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
         letter,
         marks: mark?.marks ?? '0',
         of: stored(item.worth.get(id) ?? item.marks),
-        trace: mark?.trace ?? [],
+        trace: seesAll || shows.key ? (mark?.trace ?? []) : traceWithoutKey(mark?.trace ?? []),
         feedback: mark?.feedback ?? '',
         remark: mark?.remark ?? '',
         key: shows.key ? keyWords(keyed.get(id) ?? slot) : null,
