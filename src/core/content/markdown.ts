@@ -13,6 +13,9 @@ interface Formula {
   display: boolean;
 }
 
+/** A quote in fifty others: nobody writes one, and reading it takes a call for each. */
+const DEEP_QUOTE = /^[ \t]*(?:>[ \t]?){50}[> \t]*/gm;
+
 /**
  * Markdown (CommonMark 0.31, with pipe tables) and LaTeX in $…$, $$…$$, \(…\)
  * or \[…\] as a content document. What a sheet cannot hold is taken by its
@@ -21,7 +24,7 @@ interface Formula {
  */
 export function contentFromMarkdown(markdown: string): Content {
   const formulas: Formula[] = [];
-  const aside = markdown.replace(FORMULAS, (_, a?: string, b?: string, c?: string, d?: string) => {
+  const aside = markdown.replace(DEEP_QUOTE, '> ').replace(FORMULAS, (_, a?: string, b?: string, c?: string, d?: string) => {
     formulas.push({ latex: (a ?? b ?? c ?? d ?? '').trim(), display: (a ?? b) !== undefined });
     return `\ue000${formulas.length - 1}\ue001`;
   });
