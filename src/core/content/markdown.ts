@@ -24,10 +24,12 @@ const DEEP_QUOTE = /^[ \t]*(?:>[ \t]?){50}[> \t]*/gm;
  */
 export function contentFromMarkdown(markdown: string): Content {
   const formulas: Formula[] = [];
-  const aside = markdown.replace(DEEP_QUOTE, '> ').replace(FORMULAS, (_, a?: string, b?: string, c?: string, d?: string) => {
-    formulas.push({ latex: (a ?? b ?? c ?? d ?? '').trim(), display: (a ?? b) !== undefined });
-    return `\ue000${formulas.length - 1}\ue001`;
-  });
+  const aside = markdown
+    .replace(DEEP_QUOTE, '> ')
+    .replace(FORMULAS, (_, a?: string, b?: string, c?: string, d?: string) => {
+      formulas.push({ latex: (a ?? b ?? c ?? d ?? '').trim(), display: (a ?? b) !== undefined });
+      return `\ue000${formulas.length - 1}\ue001`;
+    });
   const read = new Reader(formulas);
   const blocks = splitTables(aside).flatMap((piece) =>
     typeof piece === 'string' ? read.blocks(new Parser().parse(piece)) : [read.table(piece)],
