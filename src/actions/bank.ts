@@ -7,7 +7,7 @@ import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
 import type { QuestionBody } from '@/core/bank/question';
 import { type Alike, questionsLike, textOf } from '@/server/bank/alike';
 import { arrangeTopics, type RemovedTopic, removeTopic, restoreTopic, saveBank, saveTopic } from '@/server/bank/banks';
-import { type BulkAct, type Done, actOnMany, undoMany } from '@/server/bank/bulk';
+import { type BulkAct, type ActOnMany, actOnMany, undoMany } from '@/server/bank/bulk';
 import { saveGoals } from '@/server/bank/goals';
 import { forgetSearch, type KeptSearch, keepSearch } from '@/server/bank/kept-searches';
 import { listPassages, type PassageRow } from '@/server/bank/passages';
@@ -18,12 +18,12 @@ import type { Goal } from '@/server/bank/shelves';
 import { createQuestion } from '@/server/bank/create-question';
 import { type OpenQuestion, openQuestion, openRevision } from '@/server/bank/open-question';
 import { leaveBench, saveDraft } from '@/server/bank/save-draft';
-import { type BankSearch, type Found, searchIds, searchQuestions } from '@/server/bank/search';
+import { type BankSearch, type SearchResult, searchIds, searchQuestions } from '@/server/bank/search';
 import { placeMany } from '@/server/exams/place-many';
 import { giveNow } from '@/server/sittings/schedule';
 import { type DrawnFormulas, drawSheetFormulas } from '@/ui/sheet/formulas';
 
-export async function searchAction(query: unknown): Promise<Result<Found>> {
+export async function searchAction(query: unknown): Promise<Result<SearchResult>> {
   return searchQuestions(await staffContext(), query);
 }
 
@@ -86,7 +86,7 @@ export async function giveNowAction(question: string, course: string): Promise<R
   return giveNow(await staffContext(), question, course);
 }
 
-export async function actOnManyAction(questions: string[], act: BulkAct): Promise<Result<Done>> {
+export async function actOnManyAction(questions: string[], act: BulkAct): Promise<Result<ActOnMany>> {
   const done = await actOnMany(await staffContext(), { questions, act });
   revalidatePath('/bank');
   return done;

@@ -40,14 +40,15 @@ const stood = z.object({
 type Stood = z.infer<typeof stood>;
 const beforeAct = z.object({ stood: z.array(stood), copies: z.array(z.string()) });
 
-export interface Done {
+/** An act on many questions that was carried out. */
+export interface ActOnMany {
   count: number;
   /** What undoes it. */
   undo: string;
 }
 
 /** Does one thing to many questions, to all or to none, and remembers how they stood. */
-export async function actOnMany(ctx: Context, raw: unknown): Promise<Result<Done>> {
+export async function actOnMany(ctx: Context, raw: unknown): Promise<Result<ActOnMany>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
   const { act: what } = parsed.value;
@@ -73,7 +74,7 @@ export async function actOnMany(ctx: Context, raw: unknown): Promise<Result<Done
     const copies: string[] = [];
     for (const q of before) {
       if (what.do === 'copy') copies.push(await copyTo(tx, ctx, q, what));
-      else await stand(tx, ctx, after(q, what, ctx.now));
+      else await stand(tx, ctx, acted(q, what, ctx.now));
     }
     const record = what.do === 'copy' ? { stood: [], copies } : { stood: before, copies };
     await tx.insert(bulkActs).values({ id: undo, by: ctx.actor.id, at: ctx.now, before: record });
@@ -102,7 +103,8 @@ export async function undoMany(ctx: Context, id: string): Promise<Result<{ count
   });
 }
 
-function after(q: Stood, what: Exclude<BulkAct, { do: 'copy' }>, now: number): Stood {
+/** How a question stands when the act has been done to it. */
+function acted(q: Stood, what: Exclude<BulkAct, { do: 'copy' }>, now: number): Stood {
   const facts = (part: Partial<QuestionFacts>): Stood => ({ ...q, facts: { ...q.facts, ...part } });
   switch (what.do) {
     case 'move':

@@ -51,7 +51,7 @@ export interface FoundQuestion {
   snippet: string;
 }
 
-export interface Found {
+export interface SearchResult {
   /** Nothing was found for the words that were typed, but this for these. */
   instead?: string;
   /** How many there are, counted up to `MOST_COUNTED`. */
@@ -120,7 +120,7 @@ async function withTopicsBelow(read: Reader, topic: string): Promise<string[]> {
 }
 
 /** Searches the bank: filters, full text over title and text, one page at a time. */
-export async function searchQuestions(ctx: Context, raw: unknown): Promise<Result<Found>> {
+export async function searchQuestions(ctx: Context, raw: unknown): Promise<Result<SearchResult>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
   const found = await searched(ctx, parsed.value);
@@ -150,7 +150,7 @@ async function banksOf(ctx: Context, { bank }: BankSearch): Promise<string[]> {
   return (await visibleBanks(ctx)).map(({ id }) => id).filter((id) => bank === null || id === bank);
 }
 
-async function searched(ctx: Context, { from, ...search }: z.infer<typeof input>): Promise<Result<Found>> {
+async function searched(ctx: Context, { from, ...search }: z.infer<typeof input>): Promise<Result<SearchResult>> {
   const { read } = ctx.db;
   const banks = await banksOf(ctx, search);
   if (banks.length === 0) return NOT_FOUND;

@@ -4,7 +4,7 @@ import { factsSchema } from '@/core/bank/facts';
 import { questionForm } from '@/core/bank/question';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { mayWriteIn } from '../bank/access';
-import type { Done } from '../bank/bulk';
+import type { ActOnMany } from '../bank/bulk';
 import { pageNotAllowed } from '../bank/pages';
 import { insertQuestion } from '../bank/write';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
@@ -37,7 +37,7 @@ const input = z.object({
  * Adds questions that were brought in, all of them or none, as drafts; topics that they name are made when they are
  * missing. Many come in batches: what a tab that was closed half way had sent is in no bank.
  */
-export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<Done>> {
+export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<ActOnMany>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
   const { bank, topic, items, goesOn, last } = parsed.value;
@@ -49,7 +49,7 @@ export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<
   if (address !== null) return refuse('page-not-allowed', { values: { address } });
   const known = await ctx.db.read.select({ id: goals.id, code: goals.code }).from(goals);
   const undo = goesOn ?? newId();
-  return ctx.db.transaction(async (tx): Promise<Result<Done>> => {
+  return ctx.db.transaction(async (tx): Promise<Result<ActOnMany>> => {
     const [begun] = goesOn === null ? [] : await tx.select().from(bulkActs).where(eq(bulkActs.id, goesOn));
     if (goesOn !== null && begun?.by !== ctx.actor.id) return NOT_FOUND;
     const tree = await topicTree(tx, bank);

@@ -6,7 +6,7 @@ import Button from 'react-bootstrap/Button';
 import { forgetSearchAction, keepSearchAction, searchIdsAction } from '@/actions/bank';
 import { MOST_COUNTED } from '@/core/bank/searching';
 import type { KeptSearch } from '@/server/bank/kept-searches';
-import type { Found } from '@/server/bank/search';
+import type { SearchResult } from '@/server/bank/search';
 import type { BankShelf, Goal } from '@/server/bank/shelves';
 import type { ExamRow } from '@/server/exams/exams';
 import type { CourseRow } from '@/server/gradebook/gradebook';
@@ -34,7 +34,7 @@ interface Props {
   bank: string | null;
   topic: string | null;
   filters: Filters;
-  first: Found;
+  first: SearchResult;
   courses: CourseRow[];
   tags: string[];
   goals: Goal[];

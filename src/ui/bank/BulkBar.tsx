@@ -36,7 +36,7 @@ const DONE: Record<BulkAct['do'], string> = {
 };
 
 /** What was done last, and the way back from it. */
-interface Done {
+interface LastAct {
   words: string;
   undo: string | null;
   href?: string;
@@ -45,15 +45,15 @@ interface Done {
 const DONE_KEY = 'zonda-bank-done';
 
 /** What was done last outlives a reload of the tab. */
-function keepDone(done: Done | null): void {
+function keepDone(done: LastAct | null): void {
   if (done?.undo) sessionStorage.setItem(DONE_KEY, JSON.stringify(done));
 }
 
-function keptDone(): Done | null {
+function keptDone(): LastAct | null {
   try {
     const kept = sessionStorage.getItem(DONE_KEY);
     sessionStorage.removeItem(DONE_KEY);
-    return kept ? (JSON.parse(kept) as Done) : null;
+    return kept ? (JSON.parse(kept) as LastAct) : null;
   } catch {
     return null;
   }
@@ -61,7 +61,7 @@ function keptDone(): Done | null {
 
 /** What can be done to the chosen questions, and the way back from what was just done. */
 export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }: Props) {
-  const [done, setDone] = useState<Done | null>(null);
+  const [done, setDone] = useState<LastAct | null>(null);
   useEffect(() => {
     const timer = setTimeout(() => setDone(keptDone()), 0);
     return () => clearTimeout(timer);

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { searchAction } from '@/actions/bank';
 import { PAGE } from '@/core/bank/searching';
-import type { Found, FoundQuestion } from '@/server/bank/search';
+import type { SearchResult, FoundQuestion } from '@/server/bank/search';
 import type { Filters } from './sentence';
 
 interface Place {
@@ -20,7 +20,7 @@ export interface List {
 }
 
 /** Searches as filters change, and fetches further pages as they come into view. */
-export function useSearch(place: Place, filters: Filters, first: Found) {
+export function useSearch(place: Place, filters: Filters, first: SearchResult) {
   const [list, setList] = useState<List>({
     of: filters,
     total: first.total,

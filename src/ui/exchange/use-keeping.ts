@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react';
 import { undoManyAction } from '@/actions/bank';
 import type { Refusal, Result } from '@/core/base/result';
-import type { Done } from '@/server/bank/bulk';
+import type { ActOnMany } from '@/server/bank/bulk';
 import type { BroughtItem } from '@/server/exchange/bring-in';
 
 /** So many questions travel at once. */
@@ -54,10 +54,10 @@ export function useKeeping() {
   };
 }
 
-async function post(body: unknown): Promise<Result<Done>> {
+async function post(body: unknown): Promise<Result<ActOnMany>> {
   try {
     const response = await fetch('/api/bring-in/keep', { method: 'POST', body: JSON.stringify(body) });
-    return (await response.json()) as Result<Done>;
+    return (await response.json()) as Result<ActOnMany>;
   } catch {
     return { ok: false, refusal: { code: 'offline' } };
   }

@@ -1,7 +1,7 @@
 import { type Exact, stored } from '../../base/exact';
 import { readNumber } from '../number/read';
 import { DIMENSIONLESS, parseUnit, toBase, type Unit } from '../number/units';
-import type { Found, Word } from './words';
+import type { PhrasePlace, Word } from './words';
 
 /** A number among the wanted words: "59 %", "5.2 MW", "1500". */
 export interface Amount {
@@ -22,8 +22,8 @@ const baseOf = ({ value, unit }: Amount): string =>
   [stored(toBase(value, unit ?? DIMENSIONLESS)), (unit ?? DIMENSIONLESS).dimension.join(',')].join(' ');
 
 /** Every place where a number of the same value stands, its unit converted where one is wanted. Without a wanted unit any will do. */
-export function amountsIn(words: readonly Word[], wanted: Amount): Found[] {
-  const found: Found[] = [];
+export function amountsIn(words: readonly Word[], wanted: Amount): PhrasePlace[] {
+  const found: PhrasePlace[] = [];
   words.forEach((word, from) => {
     if (!/\d/.test(word.shown)) return;
     const next = words[from + 1]?.shown;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { TraceStep } from '../marking';
-import type { Found, Word } from './words';
+import type { PhrasePlace, Word } from './words';
 
 /** Signs of doubt that call a person instead of guessing, each switched by itself. */
 export const doubts = z.object({
@@ -205,7 +205,7 @@ const LONG = 12;
 const plain = (word: Word): string => word.shown.toLowerCase().replace(/['’]/g, '');
 
 /** The denial beside a place in the answer; null when there is none. What belongs to the wanted phrase itself is no denial. */
-export function denialBeside(words: readonly Word[], { from, to }: Found): string | null {
+export function denialBeside(words: readonly Word[], { from, to }: PhrasePlace): string | null {
   const before = words.slice(Math.max(0, from - REACH_BEFORE), from);
   const after = words.slice(to, to + REACH_AFTER);
   const denial = [...before, ...after].find((word) => NEGATIONS.has(plain(word)));
@@ -213,7 +213,7 @@ export function denialBeside(words: readonly Word[], { from, to }: Found): strin
 }
 
 /** What makes it doubtful to mark an answer by its hits; null when nothing does. */
-export function doubtIn(words: readonly Word[], hits: readonly Found[], doubts: Doubts): TraceStep | null {
+export function doubtIn(words: readonly Word[], hits: readonly PhrasePlace[], doubts: Doubts): TraceStep | null {
   if (hits.length === 0) return null;
   if (doubts.negation === 'waits') {
     const denied = hits.map((hit) => denialBeside(words, hit)).find((denial) => denial !== null);
@@ -236,7 +236,7 @@ export function doubtIn(words: readonly Word[], hits: readonly Found[], doubts: 
 }
 
 /** Four or more hits that are nearly all there is, without a word that would make a sentence. */
-function isHeap(words: readonly Word[], hits: readonly Found[]): boolean {
+function isHeap(words: readonly Word[], hits: readonly PhrasePlace[]): boolean {
   const covered = new Set(hits.flatMap((hit) => Array.from({ length: hit.to - hit.from }, (_, i) => hit.from + i)));
   if (hits.length < 4 || covered.size < words.length * 0.75) return false;
   return !words.some((word) => SENTENCE_WORDS.has(plain(word)));

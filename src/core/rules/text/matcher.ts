@@ -1,6 +1,6 @@
 import { type Amount, amountOf, amountsIn } from './amounts';
 import { foldCapitals } from './normalise';
-import { type Forgives, type Found, type Likeness, likeWord, type Word, wordsOf } from './words';
+import { type Forgives, type PhrasePlace, type Likeness, likeWord, type Word, wordsOf } from './words';
 
 /** So many different words are remembered; then all are forgotten, so that no flood of answers grows memory. */
 const MOST_REMEMBERED = 20_000;
@@ -56,12 +56,12 @@ export class Matcher {
   }
 
   /** Every place of a phrase of the rules in an answer, in order. */
-  find({ words, likenesses }: Answer, phrase: string): Found[] {
+  find({ words, likenesses }: Answer, phrase: string): PhrasePlace[] {
     const amount = this.amounts.get(phrase);
     if (amount) return amountsIn(words, amount);
     const parts = this.phrases.get(phrase) ?? [];
     const [first] = parts;
-    const found: Found[] = [];
+    const found: PhrasePlace[] = [];
     if (first === undefined) return found;
     for (let from = 0; from + parts.length <= words.length; from++) {
       if (!likenesses[from]?.has(first)) continue;

@@ -6,7 +6,7 @@ import { marked, type Marking, type TraceStep, waits } from '../marking';
 import { denialBeside, doubtIn, type Doubts, doubts, DOUBTS_ALL, DOUBTS_NONE, isLong } from './doubts';
 import type { Put } from '../../content/put';
 import { type Answer, Matcher } from './matcher';
-import { type Forgives, forgives, FORGIVES_ALL, type Found, type Likeness, likeAnswer, seen } from './words';
+import { type Forgives, forgives, FORGIVES_ALL, type PhrasePlace, type Likeness, likeAnswer, seen } from './words';
 
 const phrase = z.string().trim().min(1).max(200);
 
@@ -119,7 +119,7 @@ interface Verdict {
   /** Null when the rule does not hold. */
   share: Exact | null;
   trace: TraceStep[];
-  hits: Found[];
+  hits: PhrasePlace[];
 }
 
 const NOTHING: Verdict = { share: null, trace: [], hits: [] };
@@ -185,7 +185,7 @@ function tryKeywords(
 ): Verdict {
   const trace: TraceStep[] = [];
   const earned: Exact[] = [];
-  const hits: Found[] = [];
+  const hits: PhrasePlace[] = [];
   for (const group of rule.groups) {
     const places = group.words.map((word) =>
       matcher
@@ -238,7 +238,7 @@ interface Hit {
 /** Whether so many of the group's words can be picked in their order, near enough to each other. */
 function inPlace(
   { ordered, within = Number.POSITIVE_INFINITY }: KeywordGroup,
-  places: readonly Found[][],
+  places: readonly PhrasePlace[][],
   wanted: number,
 ): boolean {
   if (!ordered && within === Number.POSITIVE_INFINITY) return true;

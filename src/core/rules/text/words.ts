@@ -119,7 +119,7 @@ function isSlip(wanted: string, written: string): boolean {
 }
 
 /** Where a phrase stands among words: from which to before which; how it was written, and what was forgiven. */
-export interface Found {
+export interface PhrasePlace {
   from: number;
   to: number;
   shown: string;
