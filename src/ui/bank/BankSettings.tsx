@@ -6,6 +6,8 @@ import Modal from 'react-bootstrap/Modal';
 import { saveBankAction } from '@/actions/bank';
 import type { BankShelf } from '@/server/bank/shelves';
 import { refusalText } from '../words/refusals';
+import { Trouble } from '../parts/Trouble';
+import { CheckLine } from '../parts/CheckLine';
 
 interface Props {
   /** Null makes a new bank. */
@@ -52,11 +54,7 @@ export function BankSettings({ shelf, colleagues, onClose }: Props) {
             value={name}
             onChange={(e) => setName(e.target.value)}
           />
-          {trouble && (
-            <p role="alert" className="trouble">
-              {trouble}
-            </p>
-          )}
+          <Trouble>{trouble}</Trouble>
           <label className="form-label" htmlFor="bank-share">
             Who sees it and writes in it
           </label>
@@ -74,27 +72,19 @@ export function BankSettings({ shelf, colleagues, onClose }: Props) {
             <fieldset className="mb-2">
               <legend className="visually-hidden">Colleagues</legend>
               {colleagues.map((c) => (
-                <label key={c.id} className="d-flex gap-2">
-                  <input
-                    type="checkbox"
-                    className="form-check-input"
-                    checked={named.includes(c.id)}
-                    onChange={(e) => setNamed(e.target.checked ? [...named, c.id] : named.filter((id) => id !== c.id))}
-                  />
+                <CheckLine
+                  key={c.id}
+                  checked={named.includes(c.id)}
+                  onChange={(on) => setNamed(on ? [...named, c.id] : named.filter((id) => id !== c.id))}
+                >
                   {c.name}
-                </label>
+                </CheckLine>
               ))}
             </fieldset>
           )}
-          <label className="d-flex gap-2">
-            <input
-              type="checkbox"
-              className="form-check-input"
-              checked={reviewRequired}
-              onChange={(e) => setReviewRequired(e.target.checked)}
-            />
+          <CheckLine checked={reviewRequired} onChange={setReviewRequired}>
             Exams take its questions only after a colleague has agreed to them
-          </label>
+          </CheckLine>
         </Modal.Body>
         <Modal.Footer>
           <Button variant="quiet" onClick={onClose}>

@@ -11,6 +11,7 @@ import { useKeys } from '../frame/keys';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { PlaceOptions, placeOf } from './PlaceOptions';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   chosen: string[];
@@ -114,11 +115,7 @@ export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }:
   if (chosen.length === 0 && !done && !trouble) return null;
   return (
     <div className="bulk" role="region" aria-label="Chosen questions">
-      {trouble && (
-        <p role="alert" className="trouble w-100 m-0">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="w-100 m-0">{trouble}</Trouble>
       {chosen.length === 0 && done && (
         <p role="status" className="m-0">
           {done.words} {done.href && <Link href={done.href}>Open the exam</Link>}

@@ -7,6 +7,7 @@ import type { Goal } from '@/server/bank/shelves';
 import { Dialog } from '../parts/Dialog';
 import { refusalText } from '../words/refusals';
 import { goalsFromLines, linesFromGoals } from './goal-lines';
+import { Trouble } from '../parts/Trouble';
 
 /** The department's learning goals, one a line, typed or taken from a file. */
 export function GoalsDialog({ goals, onClose }: { goals: Goal[]; onClose: () => void }) {
@@ -53,11 +54,7 @@ export function GoalsDialog({ goals, onClose }: { goals: Goal[]; onClose: () => 
       {gone > 0 && (
         <p className="advice">{gone === 1 ? 'One goal goes' : `${gone} goals go`} and leaves its questions.</p>
       )}
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
     </Dialog>
   );
 }

@@ -16,6 +16,7 @@ import type { BankShelf, TopicOnShelf } from '@/server/bank/shelves';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { depthOf, inward, moved, outward, type TreeNode } from './tree-moves';
+import { Trouble } from '../parts/Trouble';
 
 /** The topics of a bank to name, add, take out, and put in order: by dragging, or with the keys of each row. */
 export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () => void }) {
@@ -105,11 +106,7 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
           </Button>
         </p>
       )}
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       <Button variant="quiet" onClick={onClose}>
         Done arranging
       </Button>

@@ -7,6 +7,7 @@ import type { OpenQuestion } from '@/server/bank/open-question';
 import { refusalText } from '../words/refusals';
 import { REVIEW_WORDS } from '../words/review';
 import { dayAndTime } from '../words/time';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   question: OpenQuestion;
@@ -47,11 +48,7 @@ export function ReviewNote({ question, placed, selected, flush, onDone }: Props)
           </span>
         </p>
       ))}
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       {asked ? (
         <>
           <textarea

@@ -33,6 +33,7 @@ import { PageDialog } from '../tray/PageDialog';
 import { RecordingDialog } from '../tray/RecordingDialog';
 import { Tray } from '../tray/Tray';
 import { uploadPicture } from '../tray/upload';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   content: Content;
@@ -258,11 +259,7 @@ export function SheetEditor(props: Props) {
           }}
         />
       )}
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       {offered && slots !== null && (
         <p role="status" className="advice">
           This reads like several questions.{' '}

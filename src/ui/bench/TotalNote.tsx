@@ -3,6 +3,7 @@ import type { QuestionBody } from '@/core/bank/question';
 import { totalMarks } from '@/core/bank/summary';
 import { stored } from '@/core/base/exact';
 import { MarksInput } from '../parts/MarksInput';
+import { CheckLine } from '../parts/CheckLine';
 
 interface Props {
   body: QuestionBody;
@@ -23,15 +24,12 @@ export function TotalNote({ body, changeBody }: Props) {
           onChange={(total) => changeBody((b) => ({ ...b, total }), 'total')}
         />
       </h3>
-      <label className="d-flex gap-2">
-        <input
-          type="checkbox"
-          className="form-check-input"
-          checked={body.total !== null}
-          onChange={(e) => changeBody((b) => ({ ...b, total: e.target.checked ? sum : null }), '')}
-        />
+      <CheckLine
+        checked={body.total !== null}
+        onChange={(on) => changeBody((b) => ({ ...b, total: on ? sum : null }), '')}
+      >
         fixed, shared out equally among the slots
-      </label>
+      </CheckLine>
     </section>
   );
 }

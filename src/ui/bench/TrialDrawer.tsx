@@ -7,6 +7,7 @@ import { kindOf } from '@/core/kinds/registry';
 import { editorSide } from '../kinds/editors';
 import { type NewTrial, suggestedTrials, trialsFromLines, typedTrial } from './trial-answers';
 import { TrialAnswer, TrialRow } from './TrialRow';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   placed: PlacedSlot[];
@@ -92,10 +93,10 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
         </Button>
       </div>
       {leftOut > 0 && (
-        <p role="alert" className="trouble">
+        <Trouble>
           {leftOut === 1 ? '1 answer was' : `${leftOut} answers were`} left out: a question keeps at most {MOST_TRIALS}{' '}
           trial answers.
-        </p>
+        </Trouble>
       )}
       {open && (
         <table className="rows">

@@ -30,6 +30,7 @@ import { PlanRow } from './PlanRow';
 import { movedItem, withItem, withoutSection, withSection } from './plan-moves';
 import { Schedule } from './Schedule';
 import { TryPaper } from './TryPaper';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   exam: OpenExam;
@@ -167,11 +168,7 @@ export function ExamDesk({ exam, view: firstView, courses, zone }: Props) {
             maxLength={5000}
             onChange={(e) => change({ ...plan, instructions: e.target.value }, 'instructions')}
           />
-          {trouble && (
-            <p role="alert" className="trouble">
-              {trouble}
-            </p>
-          )}
+          <Trouble>{trouble}</Trouble>
           <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} id="plan">
             {plan.sections.map((section, s) => (
               <section key={section.id} className="plan-section" aria-label={`Section ${String.fromCharCode(65 + s)}`}>

@@ -7,6 +7,7 @@ import type { ExamView } from '@/server/exams/exam-view';
 import type { OpenExam } from '@/server/exams/exams';
 import { dayAndTime } from '../words/time';
 import { findingText } from '../words/findings';
+import { CheckLine } from '../parts/CheckLine';
 
 interface Props {
   exam: OpenExam;
@@ -64,30 +65,23 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
             <option value="question">one question at a time</option>
             <option value="section">a section on one page</option>
           </select>
-          <label className="d-flex gap-1">
-            <input
-              type="checkbox"
-              className="form-check-input"
-              checked={plan.confirmHandIn}
-              onChange={(e) => change((p) => ({ ...p, confirmHandIn: e.target.checked }))}
-            />
+          <CheckLine checked={plan.confirmHandIn} onChange={(on) => change((p) => ({ ...p, confirmHandIn: on }))}>
             asked again before handing in
-          </label>
+          </CheckLine>
           {plan.sections.map((s, i) => (
-            <label key={s.id} className="d-flex gap-1 w-100">
-              <input
-                type="checkbox"
-                className="form-check-input"
-                checked={s.shuffleQuestions}
-                onChange={(e) =>
-                  change((p) => ({
-                    ...p,
-                    sections: p.sections.map((x) => (x.id === s.id ? { ...x, shuffleQuestions: e.target.checked } : x)),
-                  }))
-                }
-              />
+            <CheckLine
+              key={s.id}
+              className="w-100"
+              checked={s.shuffleQuestions}
+              onChange={(on) =>
+                change((p) => ({
+                  ...p,
+                  sections: p.sections.map((x) => (x.id === s.id ? { ...x, shuffleQuestions: on } : x)),
+                }))
+              }
+            >
               shuffle the questions of {String.fromCharCode(65 + i)}
-            </label>
+            </CheckLine>
           ))}
         </div>
       </div>

@@ -8,6 +8,7 @@ import type { Refusal } from '@/core/base/result';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   exam: string;
@@ -48,11 +49,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
     setRefusal(result.refusal);
   };
   const beside = (field: string) =>
-    refusal && (refusal.at?.[0] ?? 'exam') === field ? (
-      <p role="alert" className="trouble">
-        {refusalText(refusal)}
-      </p>
-    ) : null;
+    refusal && (refusal.at?.[0] ?? 'exam') === field ? <Trouble>{refusalText(refusal)}</Trouble> : null;
   return (
     <Modal show onHide={onClose} centered aria-labelledby="schedule" animation={false}>
       <form

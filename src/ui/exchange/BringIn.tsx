@@ -15,6 +15,8 @@ import { BroughtQuestion } from './BroughtQuestion';
 import { handedText } from './handed-text';
 import { useKeeping } from './use-keeping';
 import { ROW_PROBLEM_WORDS } from './words';
+import { Trouble } from '../parts/Trouble';
+import { CheckLine } from '../parts/CheckLine';
 
 const SHOWN = 25;
 
@@ -114,16 +116,8 @@ export function BringIn({ shelves, first }: { shelves: BankShelf[]; first: strin
         )}
       </Strip>
       <div className="page" onDrop={drop} onDragOver={(e) => e.preventDefault()}>
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
-        {state.name === 'refused' && (
-          <p role="alert" className="trouble">
-            {refusalText(state.refusal)} Nothing was brought in.
-          </p>
-        )}
+        <Trouble>{trouble}</Trouble>
+        {state.name === 'refused' && <Trouble>{refusalText(state.refusal)} Nothing was brought in.</Trouble>}
         {state.name === 'keeping' && (
           <p role="status" className="door">
             <progress value={state.done} max={state.of} /> {state.done} of {state.of} brought in{' '}
@@ -230,15 +224,9 @@ function Findings({ read, doubtful, onlyDoubts, onOnlyDoubts }: FindingsProps) {
         <p className="advice">No question was found. Questions begin with a number: 1. or 1)</p>
       )}
       {doubtful > 0 && (
-        <label className="d-flex gap-2 mb-2">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={onlyDoubts}
-            onChange={(e) => onOnlyDoubts(e.target.checked)}
-          />
+        <CheckLine className="mb-2" checked={onlyDoubts} onChange={onOnlyDoubts}>
           {plural(doubtful, 'wants', 'want')} a look; show only {doubtful === 1 ? 'this one' : 'these'}
-        </label>
+        </CheckLine>
       )}
       {read.fromPdf && (
         <p className="advice">

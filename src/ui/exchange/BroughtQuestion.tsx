@@ -14,6 +14,7 @@ import { QuestionView } from '../sheet/QuestionView';
 import { editorSide } from '../kinds/editors';
 import { sideOf } from '../kinds/registry';
 import { DOUBT_WORDS } from './words';
+import { CheckLine } from '../parts/CheckLine';
 
 interface Props {
   item: BroughtItem;
@@ -60,15 +61,9 @@ export const BroughtQuestion = memo(function BroughtQuestion({ item, wanted, onW
         />
       </div>
       <div className={`note ${doubts.length > 0 ? 'warn' : 'tick'}`}>
-        <label className="d-flex gap-2 fw-bold">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={wanted}
-            onChange={(e) => onWanted(e.target.checked)}
-          />
+        <CheckLine className="fw-bold" checked={wanted} onChange={onWanted}>
           Bring in question {number}
-        </label>
+        </CheckLine>
         {doubts.map((doubt) => (
           <p key={doubt} className="hand">
             {DOUBT_WORDS[doubt]}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { type KeyBinding, keysNow, useKeys } from './keys';
 import { changeable, changeKey, switchSingleKeys, useOwnKeys } from './own-keys';
+import { CheckLine } from '../parts/CheckLine';
 
 /** The keys of this screen, opened with "?"; single keys are changed here or switched off. */
 export function KeysOverview() {
@@ -62,15 +63,9 @@ export function KeysOverview() {
           </p>
         )}
         <p className="soft mb-2">Click a key to put another in its place on this device.</p>
-        <label className="d-flex gap-2">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={own.off}
-            onChange={(e) => switchSingleKeys(e.target.checked)}
-          />
+        <CheckLine checked={own.off} onChange={switchSingleKeys}>
           Switch single keys off on this device
-        </label>
+        </CheckLine>
       </Modal.Body>
     </Modal>
   );

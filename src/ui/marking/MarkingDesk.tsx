@@ -18,6 +18,7 @@ import { Evidence } from '../sheet/Evidence';
 import { found, RubricMarking } from './RubricMarking';
 import { refusalText } from '../words/refusals';
 import { evidenceIn, traceText } from '../words/traces';
+import { Trouble } from '../parts/Trouble';
 
 type Saving = { name: 'idle' } | { name: 'saving' } | { name: 'saved' } | { name: 'refused'; refusal: Refusal };
 
@@ -256,11 +257,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
                 <span>of {marksText(now.of)}</span>
               </div>
             )}
-            {saving.name === 'refused' && (
-              <p role="alert" className="trouble">
-                {refusalText(saving.refusal)}
-              </p>
-            )}
+            {saving.name === 'refused' && <Trouble>{refusalText(saving.refusal)}</Trouble>}
             <label className="form-label mt-3" htmlFor="remark">
               Remark
             </label>

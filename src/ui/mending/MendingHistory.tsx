@@ -8,6 +8,7 @@ import { plural } from '../words/marks';
 import { changeText } from '../words/mending';
 import { refusalText } from '../words/refusals';
 import { dayAndTime } from '../words/time';
+import { Trouble } from '../parts/Trouble';
 
 const STATES = { running: 'runs', applied: '', cancelled: 'cancelled', 'taken back': 'taken back' } as const;
 
@@ -18,11 +19,7 @@ export function MendingHistory({ view }: { view: AnswersView }) {
   return (
     <section className="note" aria-label="History">
       <h3>History</h3>
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       <ul>
         {view.history.map((one) => (
           <li key={one.id} className={`mb-2 ${one.state === 'applied' ? '' : 'soft'}`}>

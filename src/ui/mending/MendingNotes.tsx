@@ -10,6 +10,7 @@ import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
 import { changeText } from '../words/mending';
 import { withShare, withWhole } from './pending';
+import { CheckLine } from '../parts/CheckLine';
 
 interface Props {
   view: AnswersView;
@@ -69,15 +70,9 @@ export function MendingNotes(props: Props) {
               value={reason}
               onChange={(e) => onReason(e.target.value)}
             />
-            <label className="d-flex gap-2 mt-2">
-              <input
-                type="checkbox"
-                className="form-check-input"
-                checked={overPersons}
-                onChange={(e) => onOverPersons(e.target.checked)}
-              />
+            <CheckLine className="mt-2" checked={overPersons} onChange={onOverPersons}>
               also where a person gave the mark
-            </label>
+            </CheckLine>
             <div className="text-end mt-2">
               <Button onClick={onPreview}>Preview who moves…</Button>
             </div>

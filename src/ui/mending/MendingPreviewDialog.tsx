@@ -16,6 +16,7 @@ import { Dialog } from '../parts/Dialog';
 import { plainCopy } from '../parts/plain-copy';
 import { marksText, plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   order: { sitting: string; item: string; changes: Change[]; reason: string; overPersons: boolean };
@@ -86,11 +87,7 @@ export function MendingPreviewDialog({ order, released, onClose, onApplied }: Pr
         )
       }
     >
-      {refusal && (
-        <p role="alert" className="trouble">
-          {refusalText(refusal)}
-        </p>
-      )}
+      {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
       {running && (
         <p role="status">
           Marking anew: {running.done} of {running.total || '…'}

@@ -5,6 +5,8 @@ import { ROUNDING_MODES, type RoundingMode } from '@/core/base/exact';
 import type { DepartmentPolicy } from '@/server/people/policy';
 import { PercentInput } from '../parts/PercentInput';
 import { refusalText } from '../words/refusals';
+import { Trouble } from '../parts/Trouble';
+import { CheckLine } from '../parts/CheckLine';
 
 const MODES: Record<RoundingMode, string> = {
   half_up: 'halves up',
@@ -81,15 +83,9 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
         </div>
         <div className="note">
           <h3>Marking</h3>
-          <label className="d-flex gap-2">
-            <input
-              type="checkbox"
-              className="form-check-input"
-              checked={present.namesHidden}
-              onChange={(e) => change({ namesHidden: e.target.checked })}
-            />
+          <CheckLine checked={present.namesHidden} onChange={(on) => change({ namesHidden: on })}>
             names hidden while marking
-          </label>
+          </CheckLine>
         </div>
         <div className="note">
           <h3>Mathematics</h3>
@@ -150,11 +146,7 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
             .join(' · ')}
         </p>
       </div>
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
     </aside>
   );
 }

@@ -8,6 +8,8 @@ import type { Results, Shows } from '@/server/results/results';
 import { plural } from '../words/marks';
 import { dayAndTime } from '../words/time';
 import { refusalText } from '../words/refusals';
+import { Trouble } from '../parts/Trouble';
+import { CheckLine } from '../parts/CheckLine';
 
 const WORDS: Record<Exclude<keyof Shows, 'atOnce'>, string> = {
   marks: 'marks per question, with the reason for each',
@@ -38,15 +40,14 @@ export function Release({ results, passed, onClose }: { results: Results; passed
           You can take it back.
         </p>
         {(Object.keys(WORDS) as (keyof typeof WORDS)[]).map((name) => (
-          <label key={name} className="d-flex gap-2 mb-1">
-            <input
-              type="checkbox"
-              className="form-check-input"
-              checked={shows[name]}
-              onChange={(e) => setShows({ ...shows, [name]: e.target.checked })}
-            />
+          <CheckLine
+            key={name}
+            className="mb-1"
+            checked={shows[name]}
+            onChange={(on) => setShows({ ...shows, [name]: on })}
+          >
             {WORDS[name]}
-          </label>
+          </CheckLine>
         ))}
         {results.stillOpen && (
           <div className="advice mt-3">
@@ -59,22 +60,12 @@ export function Release({ results, passed, onClose }: { results: Results; passed
               , until {dayAndTime(results.stillOpen.until)}. Until then those who have finished read only their score
               and what their range says.
             </p>
-            <label className="d-flex gap-2">
-              <input
-                type="checkbox"
-                className="form-check-input"
-                checked={shows.atOnce}
-                onChange={(e) => setShows({ ...shows, atOnce: e.target.checked })}
-              />
+            <CheckLine checked={shows.atOnce} onChange={(on) => setShows({ ...shows, atOnce: on })}>
               show marks, key and explanations at once all the same
-            </label>
+            </CheckLine>
           </div>
         )}
-        {refusal && (
-          <p role="alert" className="trouble">
-            {refusalText(refusal)}
-          </p>
-        )}
+        {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
       </Modal.Body>
       <Modal.Footer>
         <Button variant="quiet" onClick={onClose}>

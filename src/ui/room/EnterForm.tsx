@@ -2,6 +2,7 @@
 import { useActionState } from 'react';
 import { enterAction } from '@/actions/own';
 import { refusalText } from '../words/refusals';
+import { Trouble } from '../parts/Trouble';
 
 export function EnterForm({ sitting }: { sitting: string }) {
   const [refusal, enter, pending] = useActionState(enterAction, null);
@@ -11,11 +12,7 @@ export function EnterForm({ sitting }: { sitting: string }) {
       <button type="submit" className="btn btn-primary py-2" disabled={pending}>
         {pending ? 'Opening…' : 'Begin'}
       </button>
-      {refusal && (
-        <p role="alert" className="trouble">
-          {refusalText(refusal)}
-        </p>
-      )}
+      {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
     </form>
   );
 }

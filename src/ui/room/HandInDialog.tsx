@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { DrawnQuestion } from '../sheet/draw-sections';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   empty: DrawnQuestion[];
@@ -49,11 +50,7 @@ export function HandInDialog({ empty, half, later, trouble, onLeave, onGo, onHan
       {line('Marked to come back to:', later)}
       {empty.length + half.length + later.length === 0 && <p>Every question is answered.</p>}
       <p className="soft">Afterwards you can no longer change anything.</p>
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       <div className="d-flex gap-2 justify-content-end">
         <button type="button" className="btn btn-outline-primary" onClick={onLeave}>
           Go on writing

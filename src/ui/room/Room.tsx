@@ -18,6 +18,7 @@ import { HandInDialog } from './HandInDialog';
 import { ReadingSize } from './ReadingSize';
 import { type Saving, useAnswers } from './use-answers';
 import { useTimeLeft } from './use-server-time';
+import { Trouble } from '../parts/Trouble';
 
 export interface DrawnRoom extends Omit<RoomData, 'sections'> {
   sections: DrawnSection[];
@@ -192,19 +193,15 @@ export function Room({ room }: { room: DrawnRoom }) {
                   onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
                 />
                 {refused.has(item.id) && (
-                  <p role="alert" className="trouble mt-3">
+                  <Trouble className="mt-3">
                     Your last change here could not be taken. What was saved before it still counts; write it anew, or
                     make it shorter.
-                  </p>
+                  </Trouble>
                 )}
               </div>
             ))}
           </FileKeeper>
-          {trouble && (
-            <p role="alert" className="trouble mt-3">
-              {trouble}
-            </p>
-          )}
+          <Trouble className="mt-3">{trouble}</Trouble>
           <div className="room-foot">
             <button
               type="button"

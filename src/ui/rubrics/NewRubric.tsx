@@ -9,6 +9,7 @@ import { Dialog } from '../parts/Dialog';
 import { plainCopy } from '../parts/plain-copy';
 import { refusalText } from '../words/refusals';
 import { LOOKS } from './looks';
+import { Trouble } from '../parts/Trouble';
 
 /** Begins a rubric in a bank: its name and its sort; the rest is written on its own sheet. */
 export function NewRubric({ shelves }: { shelves: BankShelf[] }) {
@@ -64,11 +65,7 @@ export function NewRubric({ shelves }: { shelves: BankShelf[] }) {
               </option>
             ))}
           </select>
-          {trouble && (
-            <p role="alert" className="trouble">
-              {trouble}
-            </p>
-          )}
+          <Trouble>{trouble}</Trouble>
         </Dialog>
       )}
     </>

@@ -5,6 +5,7 @@ import { exact, stored } from '@/core/base/exact';
 import type { KeywordGroup } from '@/core/rules/text/rules';
 import { ShareInput } from '../parts/ShareInput';
 import { WordsInput } from './WordsInput';
+import { CheckLine } from '../parts/CheckLine';
 
 interface Props {
   groups: KeywordGroup[];
@@ -83,15 +84,9 @@ export function KeywordGroups({ groups, marks, onChange }: Props) {
           />
           {group.words.length > 1 && group.need !== 'none' && group.need !== 'any' && (
             <div className="line">
-              <label className="d-flex gap-1">
-                <input
-                  type="checkbox"
-                  className="form-check-input"
-                  checked={group.ordered ?? false}
-                  onChange={(e) => edit(g, { ordered: e.target.checked })}
-                />
+              <CheckLine checked={group.ordered ?? false} onChange={(on) => edit(g, { ordered: on })}>
                 in this order
-              </label>
+              </CheckLine>
               <label className="line">
                 within
                 <input

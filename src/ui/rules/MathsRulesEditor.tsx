@@ -5,6 +5,7 @@ import { MATHS_FORMS, MATHS_MODES, type MathsRule, type MathsRules } from '@/cor
 import { MathField } from '../maths/MathField';
 import { RuleRow } from './RuleRow';
 import { marksText } from '../words/marks';
+import { CheckLine } from '../parts/CheckLine';
 
 const MODE_WORDS: Record<MathsRules['mode'], string> = {
   equivalent: 'has the same value as',
@@ -130,15 +131,9 @@ export function MathsRulesEditor({ rules, marks, onChange }: Props) {
   const set = (i: number, part: Partial<MathsRule>): void =>
     onChange({ ...rules, rules: rules.rules.map((r, j) => (j === i ? { ...r, ...part } : r)) });
   const check = (name: 'allPositive' | 'decimalComma' | 'rearranged' | 'requireConstant', words: string) => (
-    <label className="d-flex gap-2">
-      <input
-        type="checkbox"
-        className="form-check-input"
-        checked={rules[name]}
-        onChange={(e) => onChange({ ...rules, [name]: e.target.checked })}
-      />
+    <CheckLine checked={rules[name]} onChange={(on) => onChange({ ...rules, [name]: on })}>
       {words}
-    </label>
+    </CheckLine>
   );
   return (
     <div className="rule-edit">

@@ -8,6 +8,7 @@ import { CountInput } from '../parts/CountInput';
 import { Dialog } from '../parts/Dialog';
 import { refusalText } from '../words/refusals';
 import { forField, fromField } from '../words/time';
+import { Trouble } from '../parts/Trouble';
 
 /** When a sitting opens and ends, and how long each has: changed before it or while it runs. */
 export function ChangeTimes({
@@ -69,11 +70,7 @@ export function ChangeTimes({
         minutes for each who has not begun
       </div>
       <p className="soft mt-3 mb-0">Times of the department, {zone}.</p>
-      {refusal && (
-        <p role="alert" className="trouble">
-          {refusalText(refusal)}
-        </p>
-      )}
+      {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
     </Dialog>
   );
 }

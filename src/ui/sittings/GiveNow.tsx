@@ -5,6 +5,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import { giveNowAction } from '@/actions/bank';
 import type { CourseRow } from '@/server/gradebook/gradebook';
 import { refusalText } from '../words/refusals';
+import { Trouble } from '../parts/Trouble';
 
 /** Gives one question to a class now, in two clicks, everything at its default. */
 export function GiveNow({ question, ready, courses }: { question: string; ready: boolean; courses: CourseRow[] }) {
@@ -33,11 +34,7 @@ export function GiveNow({ question, ready, courses }: { question: string; ready:
           ))}
         </Dropdown.Menu>
       </Dropdown>
-      {trouble && (
-        <p role="alert" className="trouble w-100">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="w-100">{trouble}</Trouble>
     </>
   );
 }

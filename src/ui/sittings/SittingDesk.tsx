@@ -14,6 +14,7 @@ import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { ChangeTimes } from './ChangeTimes';
 import { dayAndTime, timeLeft, timeOnly } from '../words/time';
+import { Trouble } from '../parts/Trouble';
 
 const REFRESH = 10_000;
 /** Without a sign of life for so long a room counts as offline. */
@@ -92,11 +93,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
           {doorText(door, { ...sitting, students: sitting.people.length, zone }, now)}
         </div>
         {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
+        <Trouble>{trouble}</Trouble>
         <div className="list-sheet">
           <div className="figures pt-3 mb-0">
             <span>

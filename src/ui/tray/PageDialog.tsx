@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { OWN_PAGES, pageAllowed } from '@/core/content/pages';
 import { Dialog } from '../parts/Dialog';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   /** Hosts that the department allows. */
@@ -49,11 +50,7 @@ export function PageDialog({ hosts, onPick, onClose }: Props) {
           />
           <Button type="submit">Put it there</Button>
         </div>
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
+        <Trouble>{trouble}</Trouble>
       </form>
     </Dialog>
   );

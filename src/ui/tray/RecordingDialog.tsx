@@ -5,6 +5,7 @@ import type { AddedRecording } from '@/server/media/add-recording';
 import { refusalText } from '../words/refusals';
 import { uploadRecording } from './upload';
 import { Dialog } from '../parts/Dialog';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   onPick: (recording: AddedRecording) => void;
@@ -56,11 +57,7 @@ export function RecordingDialog({ onPick, onClose }: Props) {
   };
   return (
     <Dialog title="Sound or film" onClose={onClose}>
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       <label className="form-label" htmlFor="recording-file">
         From a file (MP3, M4A, OGG, WAV, MP4, WebM)
       </label>

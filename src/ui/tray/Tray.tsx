@@ -10,6 +10,7 @@ import { refusalText } from '../words/refusals';
 import { FreePictures } from './FreePictures';
 import { TrayNote } from './TrayNote';
 import { uploadPicture, uploadRecording } from './upload';
+import { Trouble } from '../parts/Trouble';
 
 interface Props {
   onPick: (item: TrayItem) => void;
@@ -165,11 +166,7 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
             </Button>
           </form>
         </div>
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
+        <Trouble>{trouble}</Trouble>
         {free && <FreePictures onAdded={added} />}
         <div className="tray">
           <ul aria-label={MEDIUM_WORDS[medium]}>

@@ -2,6 +2,7 @@
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PictureLabel } from '@/core/content/document';
+import { CheckLine } from '../../parts/CheckLine';
 
 type Place = PictureLabel['at'];
 
@@ -76,17 +77,13 @@ export function LabelList({ labels, onChange }: Props) {
             maxLength={120}
             onChange={(e) => change(n, { text: e.target.value })}
           />
-          <label className="d-flex gap-1 text-nowrap">
-            <input
-              type="checkbox"
-              className="form-check-input"
-              checked={label.to !== null}
-              onChange={(e) =>
-                change(n, { to: e.target.checked ? { x: within(label.at.x + 12), y: within(label.at.y + 12) } : null })
-              }
-            />
+          <CheckLine
+            className="text-nowrap"
+            checked={label.to !== null}
+            onChange={(on) => change(n, { to: on ? { x: within(label.at.x + 12), y: within(label.at.y + 12) } : null })}
+          >
             with a line
-          </label>
+          </CheckLine>
           <Button
             variant="quiet"
             aria-label={`Take out label ${n + 1}`}

@@ -5,6 +5,7 @@ import { type PointerEvent, useRef } from 'react';
 import { FRESH_PICTURE, type PictureAttributes, type PictureLabel, pictureLabels } from '@/core/content/document';
 import { PictureLabels } from '../../sheet/PictureLabels';
 import { LabelHandles, LabelList } from './LabelEditor';
+import { CheckLine } from '../../parts/CheckLine';
 
 /** A picture on the bench: resized by its corner, described below it, with words and lines over it. */
 function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
@@ -85,15 +86,9 @@ function PictureOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
               <option value="center">in the middle</option>
               <option value="right">right</option>
             </select>
-            <label className="d-flex gap-1">
-              <input
-                type="checkbox"
-                className="form-check-input"
-                checked={enlarge}
-                onChange={(e) => updateAttributes({ enlarge: e.target.checked })}
-              />
+            <CheckLine checked={enlarge} onChange={(on) => updateAttributes({ enlarge: on })}>
               students may enlarge it
-            </label>
+            </CheckLine>
             <LabelList labels={labels} onChange={setLabels} />
           </>
         )}

@@ -6,6 +6,7 @@ import type { RecordingAttributes } from '@/core/content/document';
 import { RecordingView } from '../../sheet/RecordingView';
 import { uploadCaptions } from '../../tray/upload';
 import { refusalText } from '../../words/refusals';
+import { Trouble } from '../../parts/Trouble';
 
 /** A recording on the bench: played, described, captioned. */
 function RecordingOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
@@ -42,11 +43,7 @@ function RecordingOnSheet({ node, updateAttributes, selected }: NodeViewProps) {
             onChange={(e) => void addCaptions(e.target.files?.[0])}
           />
         </label>
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
+        <Trouble>{trouble}</Trouble>
       </div>
     </NodeViewWrapper>
   );

@@ -4,6 +4,7 @@ import { CHOICE_SCHEMES, type ChoiceScheme } from '@/core/rules/choice/rules';
 import { CountInput } from '../../parts/CountInput';
 import type { EditorProps, EditorSide } from '../contract';
 import { OptionRows } from './OptionRows';
+import { CheckLine } from '../../parts/CheckLine';
 
 const SCHEMES: Record<ChoiceScheme, string> = {
   whole: 'all right ones and no wrong one, or nothing',
@@ -20,15 +21,9 @@ const LOOKS: Record<ChoiceLook, string> = {
 function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
   return (
     <div className="rule-edit">
-      <label className="d-flex gap-2">
-        <input
-          type="checkbox"
-          className="form-check-input"
-          checked={setup.several}
-          onChange={(e) => onChange({ ...setup, several: e.target.checked })}
-        />
+      <CheckLine checked={setup.several} onChange={(on) => onChange({ ...setup, several: on })}>
         several may be chosen
-      </label>
+      </CheckLine>
       {setup.several && (
         <label className="line">
           marks:
@@ -59,15 +54,9 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
           may be chosen
         </label>
       )}
-      <label className="d-flex gap-2">
-        <input
-          type="checkbox"
-          className="form-check-input"
-          checked={setup.shuffle}
-          onChange={(e) => onChange({ ...setup, shuffle: e.target.checked })}
-        />
+      <CheckLine checked={setup.shuffle} onChange={(on) => onChange({ ...setup, shuffle: on })}>
         shuffle the options
-      </label>
+      </CheckLine>
       <label className="line">
         they stand
         <select

@@ -10,6 +10,7 @@ import { MarksInput } from '../../parts/MarksInput';
 import { MathsRulesEditor } from '../../rules/MathsRulesEditor';
 import { plural } from '../../words/marks';
 import type { EditorProps, EditorSide } from '../contract';
+import { CheckLine } from '../../parts/CheckLine';
 
 /** A name that no place of the formula has. */
 function freshPlace(latex: string): string {
@@ -61,27 +62,19 @@ function Note({ setup, onChange, marks }: EditorProps<PlacesSetup>) {
           <kbd>?</kbd>. What stands in a place is its key.
         </p>
       )}
-      <label className="d-flex gap-2">
-        <input
-          type="checkbox"
-          className="form-check-input"
-          checked={setup.whole !== null}
-          onChange={(e) => onChange({ ...setup, whole: e.target.checked ? rulesFromKey('') : null })}
-        />
+      <CheckLine
+        checked={setup.whole !== null}
+        onChange={(on) => onChange({ ...setup, whole: on ? rulesFromKey('') : null })}
+      >
         the whole formula counts, however the places are shared out
-      </label>
+      </CheckLine>
       {setup.whole && (
-        <label className="d-flex gap-2">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={setup.whole.allPositive}
-            onChange={(e) =>
-              setup.whole && onChange({ ...setup, whole: { ...setup.whole, allPositive: e.target.checked } })
-            }
-          />
+        <CheckLine
+          checked={setup.whole.allPositive}
+          onChange={(on) => setup.whole && onChange({ ...setup, whole: { ...setup.whole, allPositive: on } })}
+        >
           all quantities are positive
-        </label>
+        </CheckLine>
       )}
       {!setup.whole &&
         found.map(({ id }, i) => {

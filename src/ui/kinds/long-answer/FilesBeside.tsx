@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { HandedFile } from '@/core/content/handed-file';
 import { type FileProgress, useFileKeeper } from '../../sheet/FileKeeper';
 import { refusalText } from '../../words/refusals';
+import { Trouble } from '../../parts/Trouble';
 
 interface Props {
   label: string;
@@ -57,11 +58,7 @@ export function FilesBeside({ label, files, most, onChange }: Props) {
           />
         </label>
       )}
-      {trouble && (
-        <p role="alert" className="trouble">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { plural } from '../../words/marks';
 import { textRulesSentence } from '../../words/text-rules';
 import { TextRulesEditor } from '../../rules/TextRulesEditor';
 import type { EditorProps, EditorSide } from '../contract';
+import { CheckLine } from '../../parts/CheckLine';
 
 function Place({ setup, onChange, letter }: EditorProps<LongAnswerSetup>) {
   return (
@@ -90,15 +91,9 @@ function Note({ setup, onChange, marks }: EditorProps<LongAnswerSetup>) {
       </span>
       <details>
         <summary>Words to look for</summary>
-        <label className="d-flex gap-2 my-1">
-          <input
-            type="checkbox"
-            className="form-check-input"
-            checked={setup.counts}
-            onChange={(e) => change({ counts: e.target.checked })}
-          />
+        <CheckLine className="my-1" checked={setup.counts} onChange={(on) => change({ counts: on })}>
           they give marks; else they only help whoever marks
-        </label>
+        </CheckLine>
         <TextRulesEditor rules={setup.rules} marks={marks} onChange={(rules) => change({ rules })} />
       </details>
     </div>
