@@ -1,34 +1,44 @@
 'use client';
-import { type ComponentType, useState } from 'react';
+import type { ComponentType } from 'react';
 import type { KindName } from '@/core/kinds/registry';
+import * as choice from './choice/student';
 import type { ReviewProps, StudentHalf, StudentProps } from './contract';
-import { sideOf } from './registry';
+import * as formulaWithPlaces from './formula-with-places/student';
+import * as longAnswer from './long-answer/student';
+import * as maths from './maths/student';
+import * as number from './number/student';
+import * as scale from './scale/student';
+import * as shortText from './short-text/student';
+
+/**
+ * The students' halves. They come with the page, and only what is heavy in them
+ * (an editor, a maths field) comes by itself: a slot that is drawn before its
+ * half has come would lose what is typed into it.
+ */
+const halves = {
+  choice,
+  shortText,
+  number,
+  maths,
+  formulaWithPlaces,
+  longAnswer,
+  scale,
+} satisfies Record<KindName, unknown>;
+
+const halfOf = (kind: KindName): StudentHalf => halves[kind] as unknown as StudentHalf;
 
 interface OfKind {
   kind: KindName;
 }
 
-/** Halves that are here already, so that a slot that is turned to stands there at once. */
-const arrived = new Map<KindName, StudentHalf>();
-
-/** Fetches the students' halves of kinds before they are drawn. */
-export async function fetchHalves(kinds: readonly KindName[]): Promise<void> {
-  await Promise.all(kinds.map(async (kind) => arrived.set(kind, await sideOf(kind).half())));
-}
-
-/** Decided once for each slot: another component in its place would take the cursor away. */
-function useHalf(kind: KindName): StudentHalf {
-  return useState(() => arrived.get(kind) ?? sideOf(kind))[0];
-}
-
 /** A slot to be answered. Responses were validated by the server with the kind's own schema. */
 export function StudentSlot({ kind, ...props }: StudentProps<unknown, unknown> & OfKind) {
-  const Student = useHalf(kind).Student as ComponentType<StudentProps<unknown, unknown>>;
+  const Student: ComponentType<StudentProps<unknown, unknown>> = halfOf(kind).Student;
   return <Student {...props} />;
 }
 
 /** A slot as it was answered. It may stand on a page of the server: no kind is looked into there. */
 export function ReviewSlot({ kind, ...props }: ReviewProps<unknown, unknown> & OfKind) {
-  const Review = useHalf(kind).Review as ComponentType<ReviewProps<unknown, unknown>>;
+  const Review: ComponentType<ReviewProps<unknown, unknown>> = halfOf(kind).Review;
   return <Review {...props} />;
 }

@@ -41,15 +41,13 @@ export interface StudentHalf<Sheet = unknown, Response = unknown> {
   Review: ComponentType<ReviewProps<Sheet, Response>>;
 }
 
-/** What every page may ask of a kind, on the server as in the browser; the student's half comes only where it is drawn. */
-export interface KindSide<Sheet, Response> extends StudentHalf<Sheet, Response> {
+/** What every page may ask of a kind, on the server as in the browser. */
+export interface KindSide<Sheet, Response> {
   words: KindWords;
   /** Whether anything is answered; decides the bar in the contents. */
   answered: (response: Response | undefined) => boolean;
   /** The formulas that a response has as they were typed, when it has any; they are drawn as they were understood. */
   formulas?: (response: Response, sheet: Sheet) => string[];
-  /** Fetches the student's half before it is needed. */
-  half: () => Promise<StudentHalf<Sheet, Response>>;
 }
 
 /** What the bench gives to a slot's editor on the sheet and in the margin. */

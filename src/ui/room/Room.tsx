@@ -1,13 +1,11 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Result } from '@/core/base/result';
-import type { KindName } from '@/core/kinds/registry';
 import type { Room as RoomData } from '@/server/sittings/room';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
 import { sideOf } from '../kinds/registry';
-import { fetchHalves } from '../kinds/SlotView';
 import type { DrawnQuestion, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
@@ -59,6 +57,7 @@ export function Room({ room }: { room: DrawnRoom }) {
       : room.sections.map((s) => s.items);
   const keeper = useMemo(() => ({ keep: keepFile, onTheirWay: files }), [keepFile, files]);
   const [page, setPage] = useState(0);
+  const listening = useListening();
   const [contents, setContents] = useState(false);
   const [asking, setAsking] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -67,8 +66,6 @@ export function Room({ room }: { room: DrawnRoom }) {
   const section = room.sections.find((s) => s.items.some((i) => i.id === shown[0]?.id));
   const current = shown[0];
   const items = room.sections.flatMap((s) => s.items);
-
-  useHalves(items.flatMap(({ sheet }) => Object.values(sheet.slots).map(({ kind }) => kind)));
 
   const go = useCallback((to: number): void => {
     setPage(to);
@@ -179,28 +176,31 @@ export function Room({ room }: { room: DrawnRoom }) {
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {section?.instructions && section.items[0]?.id === current?.id && <p>{section.instructions}</p>}
-          <FileKeeper value={keeper}>
-            {shown.map((item, i) => (
-              <div className="sheet" key={item.id}>
-                <QuestionView
-                  number={item.number}
-                  marks={item.marks}
-                  bonus={item.bonus}
-                  sheet={item.sheet}
-                  drawn={item.drawn}
-                  withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
-                  responses={answers[item.id] ?? {}}
-                  onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
-                />
-                {refused.has(item.id) && (
-                  <Trouble className="mt-3">
-                    Your last change here could not be taken. What was saved before it still counts; write it anew, or
-                    make it shorter.
-                  </Trouble>
-                )}
-              </div>
-            ))}
-          </FileKeeper>
+          {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}
+          <fieldset className="as-if-none" disabled={!listening}>
+            <FileKeeper value={keeper}>
+              {shown.map((item, i) => (
+                <div className="sheet" key={item.id}>
+                  <QuestionView
+                    number={item.number}
+                    marks={item.marks}
+                    bonus={item.bonus}
+                    sheet={item.sheet}
+                    drawn={item.drawn}
+                    withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
+                    responses={answers[item.id] ?? {}}
+                    onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
+                  />
+                  {refused.has(item.id) && (
+                    <Trouble className="mt-3">
+                      Your last change here could not be taken. What was saved before it still counts; write it anew, or
+                      make it shorter.
+                    </Trouble>
+                  )}
+                </div>
+              ))}
+            </FileKeeper>
+          </fieldset>
           <Trouble className="mt-3">{trouble}</Trouble>
           <div className="room-foot">
             <button
@@ -251,20 +251,15 @@ export function Room({ room }: { room: DrawnRoom }) {
   );
 }
 
-/** Fetches what the paper needs to be answered, until it is there: then its pages can be turned without a network, too. */
-function useHalves(kinds: readonly KindName[]): void {
-  const wanted = [...new Set(kinds)].sort().join(' ');
-  useEffect(() => {
-    let again: ReturnType<typeof setTimeout> | undefined;
-    const fetchAll = (): void => {
-      const all = wanted.split(' ').filter(Boolean) as KindName[];
-      fetchHalves(all).catch(() => {
-        again = setTimeout(fetchAll, 3000);
-      });
-    };
-    fetchAll();
-    return () => clearTimeout(again);
-  }, [wanted]);
+const noChange = (): (() => void) => () => undefined;
+
+/** Whether the page is more than what the server drew: from then on it hears what is typed. */
+function useListening(): boolean {
+  return useSyncExternalStore(
+    noChange,
+    () => true,
+    () => false,
+  );
 }
 
 interface HandedInProps {

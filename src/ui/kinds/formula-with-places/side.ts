@@ -1,4 +1,3 @@
-import dynamic from 'next/dynamic';
 import type { PlacesResponse, PlacesSheet } from '@/core/kinds/formula-with-places/formula-with-places';
 import type { KindSide } from '../contract';
 import { words } from './words';
@@ -6,9 +5,6 @@ import { filledFormula } from './filled';
 
 export const formulaWithPlacesSide: KindSide<PlacesSheet, PlacesResponse> = {
   words,
-  Student: dynamic(() => import('./student').then((half) => half.Student)),
-  Review: dynamic(() => import('./student').then((half) => half.Review)),
-  half: () => import('./student'),
   answered: (response) => Object.values(response?.places ?? {}).some((typed) => typed.trim() !== ''),
   formulas: (response, { formula }) => [filledFormula(formula, response)],
 };
