@@ -16,13 +16,13 @@ import * as shortText from './short-text/student';
  * half has come would lose what is typed into it.
  */
 const halves = {
-  choice,
-  shortText,
-  number,
-  maths,
-  formulaWithPlaces,
-  longAnswer,
-  scale,
+  choice: { Student: choice.Student, Review: choice.Review },
+  shortText: { Student: shortText.Student, Review: shortText.Review },
+  number: { Student: number.Student, Review: number.Review },
+  maths: { Student: maths.Student, Review: maths.Review },
+  formulaWithPlaces: { Student: formulaWithPlaces.Student, Review: formulaWithPlaces.Review },
+  longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
+  scale: { Student: scale.Student, Review: scale.Review },
 } satisfies Record<KindName, unknown>;
 
 const halfOf = (kind: KindName): StudentHalf => halves[kind] as unknown as StudentHalf;
