@@ -215,6 +215,30 @@ test('a browser that keeps nothing beyond the page sends all the same, and says 
   await expect(place).toHaveValue('from a private window, without a network');
 });
 
+test('on a network that is slow nothing can be typed before the page listens, and then everything counts', async () => {
+  await schedule(44);
+  const { page } = await stage.signIn('hana.d', PHONE);
+  await begin(page, 44);
+  let open = (): void => undefined;
+  const slow = new Promise<void>((done) => {
+    open = done;
+  });
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await slow;
+    await route.fallback();
+  });
+  await page.reload({ waitUntil: 'commit' });
+  const place = page.getByRole('textbox').first();
+  await expect(place).toBeVisible();
+  await expect(place).toBeDisabled();
+  open();
+  await place.fill('typed as soon as it could be');
+  await expect(page.getByText('All answers saved ✓')).toBeVisible();
+  await page.reload();
+  await expect(place).toHaveValue('typed as soon as it could be');
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+});
+
 test('a 60 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {
   await goTo(teacher, '/bank');
   await teacher.keyboard.press('n');
