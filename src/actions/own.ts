@@ -1,11 +1,10 @@
 'use server';
-import { redirect } from 'next/navigation';
-import type { Refusal } from '@/core/base/result';
+import { ok, type Result } from '@/core/base/result';
 import { studentContext } from '@/server/auth/request';
 import { enterSitting } from '@/server/sittings/enter';
 
-export async function enterAction(_: Refusal | null, form: FormData): Promise<Refusal | null> {
+/** Begins, or finds what was begun; gives the address of the room. */
+export async function enterAction(_: Result<string> | null, form: FormData): Promise<Result<string>> {
   const entered = await enterSitting(await studentContext(), String(form.get('sitting')));
-  if (!entered.ok) return entered.refusal;
-  redirect(`/room/${entered.value.attempt}`);
+  return entered.ok ? ok(`/room/${entered.value.attempt}`) : entered;
 }

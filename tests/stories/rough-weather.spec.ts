@@ -239,6 +239,22 @@ test('on a network that is slow nothing can be typed before the page listens, an
   await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
 
+test('Back and Forward show the answers as they are', async () => {
+  await schedule(42);
+  const { page } = await stage.signIn('ingrid.s', PHONE);
+  await begin(page, 42);
+  const place = page.getByRole('textbox').first();
+  await place.fill('written before Back');
+  await expect(page.getByText('All answers saved ✓')).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('link', { name: 'Go on' })).toBeVisible();
+  await page.goForward();
+  await expect(place).toHaveValue('written before Back');
+  await page.goBack();
+  await page.getByRole('link', { name: 'Go on' }).click();
+  await expect(place).toHaveValue('written before Back');
+});
+
 test('a 60 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {
   await goTo(teacher, '/bank');
   await teacher.keyboard.press('n');

@@ -32,9 +32,10 @@ export default async function MyPage() {
               <strong>{s.title}</strong>
               <div className="soft">{s.course} · you have begun; the clock runs</div>
             </div>
-            <Link className="btn btn-primary py-2" href={`/room/${s.attempt?.id}`}>
+            {/* A full load on purpose: see EnterForm. */}
+            <a className="btn btn-primary py-2" href={`/room/${s.attempt?.id}`}>
               Go on
-            </Link>
+            </a>
           </div>
         ))}
         {open.map((s) => (
