@@ -6,6 +6,26 @@ import './scale.scss';
 
 const MOST = 1_000_000;
 
+interface EndProps {
+  end: 'low' | 'high';
+  letter: string;
+  words: string;
+  onChange: (words: string) => void;
+}
+
+function EndWords({ end, letter, words, onChange }: EndProps) {
+  return (
+    <input
+      className="form-control"
+      aria-label={`Slot ${letter}: what stands at the ${end} end`}
+      placeholder={`${end} end, in words`}
+      value={words}
+      maxLength={200}
+      onChange={(e) => onChange(e.target.value)}
+    />
+  );
+}
+
 function Place({ setup, onChange, letter }: EditorProps<ScaleSetup>) {
   const change = (part: Partial<ScaleSetup>): void => onChange({ ...setup, ...part });
   const key = setup.key ?? { least: '', most: '' };
@@ -16,14 +36,7 @@ function Place({ setup, onChange, letter }: EditorProps<ScaleSetup>) {
   return (
     <span className="scale-slot">
       <span className="scale-line">
-        <input
-          className="form-control"
-          aria-label={`Slot ${letter}: what stands at the low end`}
-          placeholder="low end, in words"
-          value={setup.lowest}
-          maxLength={200}
-          onChange={(e) => change({ lowest: e.target.value })}
-        />
+        <EndWords end="low" letter={letter} words={setup.lowest} onChange={(lowest) => change({ lowest })} />
         <CountInput
           count={setup.from}
           least={-MOST}
@@ -39,14 +52,7 @@ function Place({ setup, onChange, letter }: EditorProps<ScaleSetup>) {
           label={`Slot ${letter}: the highest value`}
           onChange={(to) => to !== null && change({ to })}
         />
-        <input
-          className="form-control"
-          aria-label={`Slot ${letter}: what stands at the high end`}
-          placeholder="high end, in words"
-          value={setup.highest}
-          maxLength={200}
-          onChange={(e) => change({ highest: e.target.value })}
-        />
+        <EndWords end="high" letter={letter} words={setup.highest} onChange={(highest) => change({ highest })} />
       </span>
       <span className="scale-line mt-1">
         right from
