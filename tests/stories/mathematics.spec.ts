@@ -80,6 +80,9 @@ test('a student on a phone types plainly, sees how it is read, and puts the brac
   expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
   await student.getByRole('button', { name: 'write it as it looks' }).click();
   await expect(student.locator('.maths-field math-field')).toHaveJSProperty('value', '\\frac{1}{2s}');
+  // A page that the server drew for a mouse becomes one for fingers without a complaint.
+  await student.reload();
+  await expect(field).toHaveValue('\\frac{1}{2s}');
   await student
     .getByRole('button', { name: /^Hand in/ })
     .first()

@@ -4,6 +4,7 @@ import type { MathsSheet } from '@/core/kinds/maths/maths';
 import { MathField } from './MathField';
 import { PALETTES, type PaletteKey } from './palette';
 import { Understood } from './Understood';
+import { useFingers } from './use-fingers';
 
 interface Props {
   id: string;
@@ -16,9 +17,9 @@ interface Props {
 /** A formula as an answer: in a field that draws it while it is typed, or in plain letters; under it how it was understood. */
 export function FormulaEntry({ id, label, formula, sheet, onChange }: Props) {
   // Fingers write plain letters with their own keyboard; a mouse and keys draw.
-  const [plainly, setPlainly] = useState(
-    () => typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches,
-  );
+  const fingers = useFingers();
+  const [chosen, setChosen] = useState<boolean | null>(null);
+  const plainly = chosen ?? fingers;
   const input = useRef<HTMLInputElement>(null);
   const keys: readonly PaletteKey[] = PALETTES[sheet.palette];
   const put = (text: string): void => {
@@ -69,7 +70,7 @@ export function FormulaEntry({ id, label, formula, sheet, onChange }: Props) {
       )}
       <span className="formula-below">
         <Understood typed={formula} reading={sheet} onChoose={onChange} />
-        <button type="button" className="btn-link-plain soft" onClick={() => setPlainly(!plainly)}>
+        <button type="button" className="btn-link-plain soft" onClick={() => setChosen(!plainly)}>
           {plainly ? 'write it as it looks' : 'type it plainly'}
         </button>
       </span>

@@ -3,15 +3,16 @@ import { useState } from 'react';
 import type { PlacesResponse, PlacesSheet } from '@/core/kinds/formula-with-places/formula-with-places';
 import { PlacesField } from '../../maths/PlacesField';
 import { Understood } from '../../maths/Understood';
+import { useFingers } from '../../maths/use-fingers';
 import { TextWithFormulas } from '../../sheet/Formula';
 import type { ReviewProps, StudentProps } from '../contract';
 import { filledFormula } from './filled';
 
 export function Student({ id, label, sheet, response, drawn, onChange }: StudentProps<PlacesSheet, PlacesResponse>) {
   // Fingers write into lines of their own; a mouse and keys write into the formula.
-  const [plainly, setPlainly] = useState(
-    () => typeof matchMedia === 'function' && matchMedia('(pointer: coarse)').matches,
-  );
+  const fingers = useFingers();
+  const [chosen, setChosen] = useState<boolean | null>(null);
+  const plainly = chosen ?? fingers;
   const values = response?.places ?? {};
   return (
     <span className="formula-entry places">
@@ -50,7 +51,7 @@ export function Student({ id, label, sheet, response, drawn, onChange }: Student
         />
       )}
       <span className="formula-below">
-        <button type="button" className="btn-link-plain soft" onClick={() => setPlainly(!plainly)}>
+        <button type="button" className="btn-link-plain soft" onClick={() => setChosen(!plainly)}>
           {plainly ? 'write into the formula' : 'type the places plainly'}
         </button>
       </span>
