@@ -1,6 +1,7 @@
 import { stored } from '../base/exact';
 import { type Finding, isStop } from '../base/finding';
 import type { TraceStep } from '../rules/marking';
+import { MOST_WORK, workDone } from '../rules/maths/work';
 import { runTrials, type TrialOutcome } from './mark';
 import type { QuestionBody } from './question';
 import { questionReadiness } from './readiness';
@@ -22,9 +23,10 @@ export interface Checks {
   trials: TrialCheck[];
 }
 
-/** A question with values is looked at in so many variants, fewer where it has many trial answers. */
+/** A question with values is looked at in so many variants, fewer where it has many trial answers or they take much work. */
 const MOST_VARIANTS = 40;
 const MOST_TRIALS_RUN = 1500;
+const MOST_WORK_CHECKED = 2 * MOST_WORK;
 
 /**
  * Readiness and trial answers. A question whose numbers vary is checked in
@@ -32,6 +34,7 @@ const MOST_TRIALS_RUN = 1500;
  * agrees only when it does in all.
  */
 export function checkQuestion(question: QuestionBody): Checks {
+  const before = workDone();
   const shown = checkVariant(question, 1);
   if (!question.vary) return plain(shown);
   const varying = varyReadiness(question);
@@ -40,7 +43,7 @@ export function checkQuestion(question: QuestionBody): Checks {
   const disagreeing = new Set<string>();
   // Values that stop by themselves make every further variant the same question without them.
   const hopeless = varying.some(isStop);
-  for (let seed = 2; seed <= many && !hopeless; seed++) {
+  for (let seed = 2; seed <= many && !hopeless && workDone() - before <= MOST_WORK_CHECKED; seed++) {
     const next = checkVariant(question, seed);
     for (const finding of next.findings)
       if (!findings.some((one) => one.code === finding.code && one.at.join() === finding.at.join()))

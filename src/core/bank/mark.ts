@@ -2,6 +2,7 @@ import { type Exact, exact, stored } from '../base/exact';
 import { kindOf } from '../kinds/registry';
 import { putInResponse, readResponse, responseWords } from '../kinds/response';
 import { type Marking, marked, waits } from '../rules/marking';
+import { MOST_WORK, workDone } from '../rules/maths/work';
 import { ZERO } from '../base/exact';
 import { placedSlots, type QuestionBody, type Slot, type Trial } from './question';
 import { followedSlot, keyedSlots, keyedValues } from './variant';
@@ -15,6 +16,9 @@ export interface SlotMarking {
 }
 
 const BLANK = marked(ZERO, [{ code: 'blank' }]);
+
+/** An answer that takes the rules too long waits for a person. */
+export const TOO_LONG: SlotMarking = { marking: waits([{ code: 'takes-too-long' }]), marks: null };
 
 /**
  * Marks one slot's response. A missing or blank response earns nothing, of
@@ -96,8 +100,12 @@ export interface TrialOutcome extends SlotMarking {
   agrees: boolean;
 }
 
+/** All work that the trial answers of a question may take; those after it wait. */
+const MOST_WORK_TRIALS = 4 * MOST_WORK;
+
 /** Runs the trial answers of a variant against its rules. Those with no expectation yet agree. */
 export function runTrials(question: QuestionBody): TrialOutcome[] {
+  const before = workDone();
   const slots = keyedSlots(question);
   const values = keyedValues(question);
   const withValues = (response: unknown): unknown => (values ? putInResponse(response, putting(values)) : response);
@@ -105,7 +113,8 @@ export function runTrials(question: QuestionBody): TrialOutcome[] {
   return question.trials.flatMap((trial) => {
     const slot = slots.get(trial.slot);
     if (!slot) return [];
-    const outcome = markSlot(slot, withValues(trial.response));
+    const spent = workDone() - before > MOST_WORK_TRIALS;
+    const outcome = spent ? TOO_LONG : markSlot(slot, withValues(trial.response));
     const got = outcome.marks === null ? 'waits' : stored(outcome.marks);
     const wanted = trial.expected === 'waits' || trial.expected === '' ? trial.expected : stored(exact(trial.expected));
     const answer = responseWords(kindOf(slot.kind), slot.setup, trial.response) ?? '';

@@ -4,11 +4,13 @@ import { nodesOf } from '../content/document';
 import { putInContent } from '../content/put';
 import { kindOf } from '../kinds/registry';
 import { readResponse } from '../kinds/response';
+import { MOST_WORK, workDone } from '../rules/maths/work';
 import { placedSlots, type QuestionBody, type Slot } from './question';
 import { drawValues, fromAnswers, putting, type Values, type Variation, variationReadiness } from './variation';
 
-/** So many draws are looked at for one in which nothing breaks (two options alike, a key without a value). */
+/** So many draws are looked at for one in which nothing breaks (two options alike, a key without a value), while they take no more work than this. */
 const MOST_TRIED = 40;
+const MOST_WORK_TRIED = MOST_WORK;
 /** So many variants of a question are kept ready. */
 const MOST_KEPT = 300;
 
@@ -33,7 +35,8 @@ export function variantOf(question: QuestionBody, seed: number): QuestionBody {
 
 function makeVariant(question: QuestionBody, vary: Variation, seed: number): QuestionBody {
   let first: QuestionBody | null = null;
-  for (let i = 0; i < MOST_TRIED; i++) {
+  const before = workDone();
+  for (let i = 0; i < MOST_TRIED && workDone() - before <= MOST_WORK_TRIED; i++) {
     const values = drawValues(vary, i === 0 ? seed : seedFor(seed, `try ${i}`));
     // Where a first search found nothing, or this far on, further ones would only take as long again.
     if (!values) break;

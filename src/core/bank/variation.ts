@@ -5,7 +5,7 @@ import { seeded } from '../base/random';
 import { slotId } from '../content/document';
 import type { Put } from '../content/put';
 import { conditionHolds, formulaValue, namesInFormula } from '../rules/maths/formula-value';
-import type { StepBudget } from '../rules/maths/numeric';
+import { onBudget } from '../rules/maths/work';
 import { readNumber } from '../rules/number/read';
 
 /** Letters, then letters, digits and low lines: v, P_1, rho. In a text it stands between angle brackets: <v>. */
@@ -42,10 +42,9 @@ export type Variation = z.infer<typeof variation>;
 /** Values as text, by name. */
 export type Values = ReadonlyMap<string, string>;
 
-/** So many draws are tried before it is said that nothing fits, and so many steps are taken in all of them. */
+/** So many draws are tried before it is said that nothing fits, on one budget of work. */
 const MOST_DRAWS = 300;
-const MOST_STEPS = 15_000;
-/** A worked-out value may take so many steps. */
+/** Terms and factors that a worked-out value may have. */
 const MOST_STEPS_EACH = 2_000;
 
 /** Values for which a search found nothing; it is not begun again. */
@@ -91,26 +90,24 @@ export function drawValues(
   answerOf: (slot: string) => string | null = () => null,
 ): Values | null {
   if (hopeless.has(variation)) return null;
-  const { values, conditions } = variation;
-  const next = seeded(seed);
-  let left = MOST_STEPS;
-  /** Works something out and counts what it took; at least one step, so that the search ends. */
-  function counted<T>(work: (budget: StepBudget) => T): T {
-    const given = Math.min(left, MOST_STEPS_EACH);
-    const budget = { steps: given };
-    const result = work(budget);
-    left -= Math.max(1, given - budget.steps);
-    return result;
-  }
-  for (let i = 0; i < MOST_DRAWS && left > 0; i++) {
-    const drawn = drawOnce(values, next, answerOf, counted);
+  const found = onBudget(() => search(variation, seeded(seed), answerOf));
+  // With another answer another search may find something.
+  if (!found && variation.values.every(({ from }) => from.by !== 'answer')) hopeless.add(variation);
+  return found;
+}
+
+function search(
+  { values, conditions }: Variation,
+  next: () => number,
+  answerOf: (slot: string) => string | null,
+): Values | null {
+  for (let i = 0; i < MOST_DRAWS; i++) {
+    const drawn = drawOnce(values, next, answerOf);
     const holds = (condition: string): boolean =>
       condition.trim() === '' ||
-      (drawn !== null && counted((budget) => conditionHolds(condition, numbersOf(drawn), budget)) === true);
+      (drawn !== null && conditionHolds(condition, numbersOf(drawn), { steps: MOST_STEPS_EACH }) === true);
     if (drawn && conditions.every(holds)) return drawn;
   }
-  // With another answer another search may find something.
-  if (values.every(({ from }) => from.by !== 'answer')) hopeless.add(variation);
   return null;
 }
 
@@ -118,7 +115,6 @@ function drawOnce(
   values: readonly NamedValue[],
   next: () => number,
   answerOf: (slot: string) => string | null,
-  counted: <T>(work: (budget: StepBudget) => T) => T,
 ): Map<string, string> | null {
   const drawn = new Map<string, string>();
   for (const { name, from } of values) {
@@ -134,7 +130,7 @@ function drawOnce(
       const answer = answerOf(from.slot);
       if (answer !== null) drawn.set(name, answer);
     } else {
-      const value = counted((budget) => formulaValue(from.formula, numbersOf(drawn), budget));
+      const value = formulaValue(from.formula, numbersOf(drawn), { steps: MOST_STEPS_EACH });
       if (!value) {
         // What follows from an answer that is not there yet is left out.
         if (waitsForAnswer(values, from.formula, drawn)) continue;

@@ -22,23 +22,23 @@ export function onBudget<T>(work: () => T, most = MOST_WORK): T {
   }
 }
 
+/** All that was ever counted. */
+let done = 0;
+
+/** Work counted so far, in steps; the difference of two readings is what came between them. */
+export const workDone = (): number => done;
+
 /** Counts work of the comparison that runs. */
 export function charge(steps: number): void {
+  done += steps;
   if (left === null) return;
   left -= steps;
   if (left < 0) throw new Unworked();
 }
 
-/** How much of its budget a comparison took. */
+/** How much work something takes. */
 export function workOf(work: () => void): number {
-  if (left !== null) throw new Error('A comparison runs already');
-  let taken = MOST_WORK;
-  onBudget(() => {
-    try {
-      work();
-    } finally {
-      taken = MOST_WORK - (left ?? 0);
-    }
-  });
-  return taken;
+  const before = done;
+  work();
+  return done - before;
 }
