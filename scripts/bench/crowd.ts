@@ -9,6 +9,7 @@ import { enrolments, members, sessions } from '../../src/server/db/schema/people
 import { createExam, freshPlan, revisionToPlace } from '../../src/server/exams/exams';
 import { installDepartment } from '../../src/server/people/install';
 import { folderFiles } from '../../src/server/ports/files';
+import { openMarker } from '../../src/server/jobs/marker';
 import { standInWeb } from '../../src/server/ports/web-stand-in';
 import { enterSitting } from '../../src/server/sittings/enter';
 import { scheduleSitting } from '../../src/server/sittings/schedule';
@@ -27,7 +28,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
   mkdirSync(folder, { recursive: true });
   const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
   const now = Date.now();
-  const out = { db, files: folderFiles(path.join(folder, 'files')), web: standInWeb, now };
+  const out = { db, files: folderFiles(path.join(folder, 'files')), web: standInWeb, marker: openMarker(db.url), now };
   const installed = await installDepartment(out, {
     ...installation,
     people: installation.people.slice(0, 5),

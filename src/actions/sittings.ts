@@ -4,10 +4,16 @@ import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { setProvision } from '@/server/people/members';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
-import { changeTimes, endSitting, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
+import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 
 export async function moreTimeAction(input: unknown): Promise<Result<null>> {
   const result = await giveMoreTime(await staffContext(), input);
+  revalidatePath('/sittings/[id]', 'page');
+  return result;
+}
+
+export async function giveBackAction(sitting: string): Promise<Result<null>> {
+  const result = await giveBackLost(await staffContext(), sitting);
   revalidatePath('/sittings/[id]', 'page');
   return result;
 }

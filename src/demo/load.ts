@@ -17,6 +17,7 @@ import { saveBoundaries, releaseResults } from '@/server/results/results';
 import { newId } from '@/server/ports/ids';
 import { findAttempt } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
+import { markWaiting } from '@/server/marking/mark-handed-in';
 import { handIn, sweep } from '@/server/sittings/hand-in';
 import { paperOf } from '@/server/sittings/pinned';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -312,7 +313,7 @@ class Loader {
     for (const [i, { userName }] of WT201.entries()) {
       await this.sit(userName, sitting, day + (i % 20) * MINUTE, 22 + (i % 8), i % 23 === 7 ? 'clock' : 'student');
     }
-    await sweep({ ...this.out, now: day + 4 * HOUR });
+    await this.clock(day + 4 * HOUR);
     await this.markAll(sitting, day + DAY);
     const ctx = this.as('odalys', day + 2 * DAY);
     const boundaries = {
@@ -323,6 +324,13 @@ class Loader {
     };
     must(await saveBoundaries(ctx, { sitting, base: 1, boundaries }));
     must(await releaseResults(ctx, { sitting, shows: { marks: true, key: true, explanation: true } }));
+  }
+
+  /** Hands in and marks what is overdue then. */
+  async clock(now: number): Promise<void> {
+    const out = { ...this.out, now };
+    await sweep(out);
+    await markWaiting(out);
   }
 
   async midTerm(): Promise<void> {
@@ -338,7 +346,7 @@ class Loader {
       if (i % 29 !== 11)
         await this.sit(userName, sitting, day + (i % 12) * MINUTE, 50 + (i % 20), i % 19 === 5 ? 'clock' : 'student');
     }
-    await sweep({ ...this.out, now: day + 5 * HOUR });
+    await this.clock(day + 5 * HOUR);
   }
 
   async certificate(): Promise<void> {

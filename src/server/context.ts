@@ -2,6 +2,7 @@ import type { Actor } from '@/core/people/may';
 import { type Result, refuse } from '@/core/base/result';
 import type { z } from 'zod';
 import type { Database } from './db/database';
+import type { Marker } from './jobs/marker';
 import type { Files } from './ports/files';
 import type { Web } from './ports/web';
 
@@ -10,6 +11,7 @@ export interface Outside {
   db: Database;
   files: Files;
   web: Web;
+  marker: Marker;
   /** Milliseconds since 1970. */
   now: number;
 }

@@ -2,6 +2,7 @@ import path from 'node:path';
 import type { Outside } from './context';
 import { type Database, openDatabase } from './db/database';
 import { readEnv } from './env';
+import { type Marker, openMarker } from './jobs/marker';
 import { type Files, folderFiles } from './ports/files';
 import { openWeb, type Web } from './ports/web';
 import { standInWeb } from './ports/web-stand-in';
@@ -14,6 +15,7 @@ interface Services {
   db: Database;
   files: Files;
   web: Web;
+  marker: Marker;
 }
 const KEY = Symbol.for('zonda.services');
 const holder = globalThis as { [KEY]?: Promise<Services> };
@@ -22,6 +24,7 @@ async function open(): Promise<Services> {
   const env = readEnv();
   return {
     db: await openDatabase(env.databaseUrl),
+    marker: openMarker(env.databaseUrl),
     files: folderFiles(path.join(env.dataFolder, 'files')),
     web: env.web === 'open' ? openWeb : standInWeb,
   };

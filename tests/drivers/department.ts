@@ -11,6 +11,7 @@ import type { Context, Outside } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { installDepartment, type Installed } from '@/server/people/install';
+import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
 import { standInWeb } from '@/server/ports/web-stand-in';
 import { scheduleSitting } from '@/server/sittings/schedule';
@@ -40,8 +41,10 @@ export class TestDepartment {
 
   static async open(): Promise<TestDepartment> {
     const folder = mkdtempSync(path.join(tmpdir(), 'zonda-'));
+    const url = `file:${path.join(folder, 'test.db')}`;
     const services = {
-      db: await openDatabase(`file:${path.join(folder, 'test.db')}`),
+      db: await openDatabase(url),
+      marker: openMarker(url),
       files: folderFiles(path.join(folder, 'files')),
       web: standInWeb,
     };
@@ -134,7 +137,8 @@ export class TestDepartment {
     return { sitting: id, items, exam };
   }
 
-  close(): void {
+  async close(): Promise<void> {
+    await this.services.marker.close();
     this.services.db.close();
     rmSync(this.folder, { recursive: true, force: true });
   }

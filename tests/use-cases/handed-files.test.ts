@@ -101,7 +101,7 @@ it('comes in pieces, each once, in any number of tries, and is there only when a
     refusal: { code: 'bad-input' },
   });
   expect(await received(PIECE_BYTES)).toEqual({ received: 2 * PIECE_BYTES });
-  expect(await heldFiles(dept.out.db.read, attempt)).toEqual([]);
+  expect([...(await heldFiles(dept.out.db.read, attempt)).keys()]).toEqual([]);
   expect(await readHandedFile(dept.as('ada'), attempt, file.hash)).toBeNull();
   // Two tabs send the last piece at once.
   const last = await Promise.all([received(2 * PIECE_BYTES), received(2 * PIECE_BYTES)]);
@@ -114,9 +114,9 @@ it('that is not what was announced is forgotten, and may come anew', async () =>
   const file = fileOf(bytes, 'log book.csv');
   const other = bytes.map((byte) => byte ^ 1);
   expect(await piece('ada', file, other, 0)).toMatchObject({ refusal: { code: 'file-changed' } });
-  expect(await heldFiles(dept.out.db.read, attempt)).toEqual([]);
+  expect([...(await heldFiles(dept.out.db.read, attempt)).keys()]).toEqual([]);
   must(await add('ada'));
-  expect(await heldFiles(dept.out.db.read, attempt)).toEqual([file.hash]);
+  expect([...(await heldFiles(dept.out.db.read, attempt)).keys()]).toEqual([file.hash]);
 });
 
 it('is one of sixty at most, however many are begun at once', async () => {
@@ -136,6 +136,25 @@ it('that was chosen before the end is taken within the grace, later not', async 
   expect(must(await piece('ada', file, content, 0, 20_000))).toEqual({ received: PIECE_BYTES });
   dept.now += 25_000;
   expect(await piece('ada', file, content, PIECE_BYTES, 45_000)).toMatchObject({ refusal: { code: 'time-is-over' } });
+});
+
+it('that began to travel before the end is taken within the grace, with the answer that names it, also from a device that was there', async () => {
+  const content = new Uint8Array(PIECE_BYTES + 1).fill(8);
+  const file = fileOf(content, 'page.jpg');
+  const answer = (seq: number, files: unknown[], age: number) =>
+    saveAnswers(dept.as('ada'), {
+      attempt,
+      device: 'device-of-this',
+      entries: [{ seq, item, slot: 'l', value: { text: 'see there', files }, age }],
+    });
+  dept.now += 30 * MINUTE - 4_000;
+  must(await answer(1, [], 0));
+  expect(must(await piece('ada', file, content, 0, 0))).toEqual({ received: PIECE_BYTES });
+  dept.now += 14_000;
+  expect(must(await piece('ada', file, content, PIECE_BYTES, 11_000))).toEqual({ received: content.length });
+  const named = { hash: file.hash, name: 'page.jpg', size: content.length, attempt };
+  expect(must(await answer(2, [named], 11_000)).refused).toEqual([]);
+  expect(must(await answer(3, [], 11_000)).refused).toMatchObject([{ why: 'late' }]);
 });
 
 it('is taken only from whose it is, and not more than the slot takes', async () => {

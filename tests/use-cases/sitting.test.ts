@@ -2,18 +2,15 @@ import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { seedFor } from '@/core/base/random';
 import { must } from '@/core/base/result';
-import { answers, answersNow, attempts, marks, outages, sittings } from '@/server/db/schema/exams';
+import { answers, answersNow, attempts, marks } from '@/server/db/schema/exams';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { gradebookCsv, gradebookXlsx } from '@/server/gradebook/export';
 import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
-import { setProvision } from '@/server/people/members';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults, saveBoundaries } from '@/server/results/results';
-import { currentAnswers, findAttempt } from '@/server/sittings/attempts';
-import { endSitting, giveMoreTime } from '@/server/sittings/change-sitting';
+import { currentAnswers } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn, sweep } from '@/server/sittings/hand-in';
-import { beat } from '@/server/sittings/heartbeat';
+import { handIn } from '@/server/sittings/hand-in';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { scheduleSitting } from '@/server/sittings/schedule';
@@ -273,60 +270,7 @@ describe('answers', () => {
   });
 });
 
-describe('time', () => {
-  it('extra time is said once and holds; more minutes can be given', async () => {
-    must(await setProvision(dept.as('teacher'), { member: dept.id('ben'), extraTimePercent: 25, reason: 'reading' }));
-    const { sitting } = await dept.sitting(1, 30);
-    const [ada, ben] = [await enter('ada', sitting), await enter('ben', sitting)];
-    const left = async (id: string): Promise<number> =>
-      ((await findAttempt(dept.out.db.read, id))?.state.deadline ?? 0) - dept.now;
-    expect([await left(ada), await left(ben)]).toEqual([30 * MINUTE, 38 * MINUTE]);
-    must(await giveMoreTime(dept.as('teacher'), { sitting, person: dept.id('ada'), minutes: 5, reason: 'fire alarm' }));
-    expect(await left(ada)).toBe(35 * MINUTE);
-  });
-
-  it('the clock hands in with what is there, also when nobody is at the browser', async () => {
-    const { sitting, items } = await dept.sitting(1, 30);
-    const ada = await enter('ada', sitting);
-    await answerAll('ada', ada, items);
-    dept.pass(30);
-    expect(await sweep(dept.out)).toEqual({ handedIn: 0, failed: [] });
-    const late = must(await save('ada', ada, [entry('item0', 'c', { text: 'typed just before' }, 2000)]));
-    expect(late.saved).toHaveLength(1);
-    dept.pass(1);
-    expect(await sweep(dept.out)).toEqual({ handedIn: 1, failed: [] });
-    const [row] = await dept.out.db.read.select().from(attempts).where(eq(attempts.id, ada));
-    expect(row).toMatchObject({ handedInBy: 'clock', handedInAt: (row?.startedAt ?? 0) + 30 * MINUTE });
-    expect(await dept.out.db.read.select().from(marks)).toHaveLength(3);
-    expect(await sweep(dept.out)).toEqual({ handedIn: 0, failed: [] });
-  });
-
-  it('an attempt that cannot be handed in holds up no other', async () => {
-    const broken = (await dept.sitting(1, 30)).sitting;
-    const { sitting } = await dept.sitting(1, 30);
-    const ada = await enter('ada', sitting);
-    await dept.out.db.transaction(async (tx) => {
-      await tx
-        .update(sittings)
-        .set({ plan: { version: 99 } })
-        .where(eq(sittings.id, broken));
-      const times = { startedAt: dept.now - 1, minutes: 30, seenAt: dept.now };
-      await tx
-        .insert(attempts)
-        .values({ id: 'broken', sitting: broken, participant: dept.id('ada'), script: 1, seed: 1, ...times });
-    });
-    dept.pass(31);
-    const { handedIn, failed } = await sweep(dept.out);
-    expect([handedIn, failed.length]).toEqual([1, 1]);
-    const rows = await dept.out.db.read.select({ id: attempts.id, by: attempts.handedInBy }).from(attempts);
-    expect(new Map(rows.map(({ id, by }) => [id, by]))).toEqual(
-      new Map([
-        [ada, 'clock'],
-        ['broken', null],
-      ]),
-    );
-  });
-
+describe('an attempt and its times', () => {
   it('two attempts that began together have seeds that nothing tells', async () => {
     const { sitting } = await dept.sitting(1);
     for (const who of ['ada', 'ben']) await enter(who, sitting);
@@ -334,31 +278,6 @@ describe('time', () => {
     expect(new Set(rows.map(({ seed }) => seed)).size).toBe(2);
     for (const { id, seed } of rows) expect(seed).not.toBe(seedFor(1, id));
     expect(JSON.stringify(await openRoom(dept.as('ada'), rows[0]?.id ?? ''))).not.toContain(String(rows[0]?.seed));
-  });
-
-  it('time lost by the server is given back to those who were writing, to nobody else', async () => {
-    const { sitting } = await dept.sitting(1, 30);
-    const ada = await enter('ada', sitting);
-    const before = (await findAttempt(dept.out.db.read, ada))?.state.deadline ?? 0;
-    await beat(dept.out);
-    dept.pass(0.05);
-    await beat(dept.out);
-    dept.pass(4);
-    await beat(dept.out);
-    expect(await dept.out.db.read.select().from(outages)).toHaveLength(1);
-    expect((await findAttempt(dept.out.db.read, ada))?.state.deadline).toBe(before + 4 * MINUTE);
-    const ben = await enter('ben', sitting);
-    expect((await findAttempt(dept.out.db.read, ben))?.state.deadline).toBe(dept.now + 30 * MINUTE);
-  });
-
-  it('ending a sitting ends it for all, and the door says so', async () => {
-    const { sitting } = await dept.sitting(1);
-    const ada = await enter('ada', sitting);
-    must(await endSitting(dept.as('teacher'), sitting));
-    expect(await enterSitting(dept.as('ben'), sitting)).toMatchObject({ ok: false, refusal: { code: 'door-ended' } });
-    dept.pass(1);
-    expect(await sweep(dept.out)).toEqual({ handedIn: 1, failed: [] });
-    expect(must(await openRoom(dept.as('ada'), ada)).clock.handedInAt).not.toBeNull();
   });
 
   it('a sitting that ends before it starts is refused beside the place', async () => {

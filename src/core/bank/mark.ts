@@ -53,6 +53,9 @@ function settledMarking({ kind: name, setup, settled = [] }: Slot, response: unk
   return null;
 }
 
+/** Asked before a slot is marked: what is said there stands; null lets the rules decide. */
+export type Decided = (slot: string) => SlotMarking | null;
+
 /**
  * Marks every slot of a variant. `worth` gives the exact marks of each slot
  * where they are not its own. Where a key follows from an earlier answer, work
@@ -62,9 +65,12 @@ export function markQuestion(
   question: QuestionBody,
   responses: Readonly<Record<string, unknown>>,
   worth?: ReadonlyMap<string, Exact>,
+  decided: Decided = () => null,
 ): Map<string, SlotMarking> {
   return new Map(
     [...keyedSlots(question)].map(([id, slot]) => {
+      const already = decided(id);
+      if (already) return [id, already];
       const marks = worth?.get(id) ?? exact(slot.marks);
       const byKey = markSlot(slot, responses[id], marks);
       return [id, followThrough(question, id, responses, marks, byKey) ?? byKey];

@@ -1,4 +1,4 @@
-import { GRACE } from './time';
+import { GRACE, ON_ITS_WAY, UNHEARD } from './time';
 
 /** The life of an attempt, as far as decisions need it. */
 export interface AttemptState {
@@ -26,11 +26,18 @@ export function writtenAt(entry: Pick<AnswerEntry, 'age'>, state: AttemptState, 
 
 /**
  * Whether an answer that arrives now counts: the attempt is not handed in, the
- * answer was written before the deadline and arrives within the grace.
+ * answer was written before the deadline, and it arrives when it can have been
+ * on its way then, or within the grace when nothing was heard of the student's
+ * devices as the time ended. `heardAt`: when something was heard of them last.
  */
-export function accepts(state: AttemptState, entry: Pick<AnswerEntry, 'age'>, now: number): boolean {
-  if (state.handedInAt !== null) return false;
-  return now <= state.deadline + GRACE && writtenAt(entry, state, now) <= state.deadline;
+export function accepts(
+  state: AttemptState,
+  entry: Pick<AnswerEntry, 'age'>,
+  { now, heardAt }: { now: number; heardAt: number },
+): boolean {
+  if (state.handedInAt !== null || writtenAt(entry, state, now) > state.deadline) return false;
+  if (now <= state.deadline + ON_ITS_WAY) return true;
+  return now <= state.deadline + GRACE && heardAt < state.deadline - UNHEARD;
 }
 
 /** Whether the clock hands this attempt in now. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { accepts, isOverdue, writtenAt } from './attempt';
 import { whoCanGetIn } from './entry';
-import { deadlineOf, GRACE, minutesWith } from './time';
+import { endOf, GRACE, minutesWith, MOST_GIVEN_BACK, ON_ITS_WAY, UNHEARD } from './time';
 
 const MINUTE = 60_000;
 
@@ -18,13 +18,32 @@ describe('the deadline', () => {
       'a second outage in the time given back counts too',
       allowance,
       [
-        { from: 29 * MINUTE, to: 39 * MINUTE },
-        { from: 39.5 * MINUTE, to: 40 * MINUTE },
+        { from: 29 * MINUTE, to: 38 * MINUTE },
+        { from: 38.5 * MINUTE, to: 39 * MINUTE },
       ],
-      40.5,
+      39.5,
     ],
   ])('%s', (_, given, outages, minutes) => {
-    expect(deadlineOf(given, outages)).toBe(minutes * MINUTE);
+    expect(endOf(given, outages)).toEqual({ deadline: minutes * MINUTE, ungiven: 0 });
+  });
+
+  it.each([
+    ['ten minutes of a long one', [{ from: 2, to: 27 }], 40, 15],
+    [
+      'ten minutes of all together',
+      [
+        { from: 2, to: 10 },
+        { from: 11, to: 19 },
+      ],
+      40,
+      6,
+    ],
+    ['what was left when it began, where that is less', [{ from: 26, to: 86 }], 90, 0],
+    ['nothing of what ended with data brought back', [{ from: 2, to: 10, restored: true }], 30, 8],
+  ])('gives back %s', (_, outages, minutes, ungiven) => {
+    const inMinutes = outages.map((o) => ({ ...o, from: o.from * MINUTE, to: o.to * MINUTE }));
+    expect(endOf(allowance, inMinutes)).toEqual({ deadline: minutes * MINUTE, ungiven: ungiven * MINUTE });
+    expect(MOST_GIVEN_BACK).toBe(10 * MINUTE);
   });
 
   it('extra time is rounded up to whole minutes', () => {
@@ -34,12 +53,16 @@ describe('the deadline', () => {
 
 describe('answers near the end', () => {
   const state = { startedAt: 0, deadline: 1_000_000, handedInAt: null };
-  it('count when written before the deadline and arriving within the grace', () => {
-    expect(accepts(state, { age: 0 }, state.deadline)).toBe(true);
-    expect(accepts(state, { age: 10_000 }, state.deadline + 10_000)).toBe(true);
-    expect(accepts(state, { age: 0 }, state.deadline + 10_000)).toBe(false);
-    expect(accepts(state, { age: GRACE * 2 }, state.deadline + GRACE + 1)).toBe(false);
-    expect(accepts({ ...state, handedInAt: 5 }, { age: 0 }, 10)).toBe(false);
+  const offline = (now: number) => ({ now, heardAt: state.deadline - UNHEARD - 1 });
+  const online = (now: number) => ({ now, heardAt: state.deadline - 1 });
+  it('count when written before the deadline and on their way, or within the grace from who had been offline', () => {
+    expect(accepts(state, { age: 0 }, online(state.deadline))).toBe(true);
+    expect(accepts(state, { age: ON_ITS_WAY }, online(state.deadline + ON_ITS_WAY))).toBe(true);
+    expect(accepts(state, { age: 10_000 }, online(state.deadline + 10_000))).toBe(false);
+    expect(accepts(state, { age: 10_000 }, offline(state.deadline + 10_000))).toBe(true);
+    expect(accepts(state, { age: 0 }, offline(state.deadline + 1))).toBe(false);
+    expect(accepts(state, { age: GRACE * 2 }, offline(state.deadline + GRACE + 1))).toBe(false);
+    expect(accepts({ ...state, handedInAt: 5 }, { age: 0 }, online(10))).toBe(false);
   });
 
   it('are never dated before the start or into the future, whatever the device says', () => {

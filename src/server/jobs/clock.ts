@@ -1,7 +1,9 @@
 import pino from 'pino';
 import { cancelBroken } from '../marking/mend';
 import { outside } from '../outside';
-import { BEAT, beat } from '../sittings/heartbeat';
+import { BEAT } from '../sittings/heartbeat';
+import { startHeartbeat } from './heartbeat';
+import { markWaiting } from '../marking/mark-handed-in';
 import { sweep } from '../sittings/hand-in';
 
 const log = pino({ name: 'zonda' });
@@ -12,19 +14,34 @@ function nameOf(error: unknown): { error: string; code?: unknown } {
   return { error: error instanceof Error ? error.name : typeof error, ...(cause?.code ? { code: cause.code } : {}) };
 }
 
-/** Every two seconds: say that the server lives, put away what a dead process left half done, and hand in what is overdue. One at a time. */
+/** Begins to say that the server lives, which may give time back; then, every two seconds: put away what a dead process left half done, hand in what is overdue, and begin to mark it. One at a time. */
 export async function startClock(): Promise<void> {
+  let marking = false;
+  const mark = async (): Promise<void> => {
+    if (marking) return;
+    marking = true;
+    try {
+      const { failed } = await markWaiting(await outside());
+      for (const error of failed) log.error(nameOf(error), 'an attempt could not be marked');
+    } catch (error) {
+      log.error(nameOf(error), 'marking failed; it goes on');
+    } finally {
+      marking = false;
+    }
+  };
   const tick = async (): Promise<void> => {
     try {
-      await beat(await outside());
       await cancelBroken(await outside());
       const { handedIn, failed } = await sweep(await outside());
       if (handedIn > 0) log.info({ handedIn }, 'handed in by the clock');
       for (const error of failed) log.error(nameOf(error), 'an attempt could not be handed in by the clock');
+      // The clock goes on while that lasts.
+      void mark();
     } catch (error) {
       log.error(nameOf(error), 'the clock failed; it goes on');
     }
     setTimeout(tick, BEAT).unref();
   };
+  await startHeartbeat((error) => log.error(nameOf(error), 'the heartbeat failed; it begins again'));
   await tick();
 }

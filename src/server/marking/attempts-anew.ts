@@ -29,7 +29,7 @@ export interface AttemptAnew extends MarkedAnew {
 /** So many attempts are read at a time. */
 const CHUNK = 50;
 
-/** Marks the handed-in attempts of a sitting anew, a chunk at a time. Reads only. */
+/** Marks the marked attempts of a sitting anew, a chunk at a time. Reads only. One that still waits for its first marks gets them by the rules that hold then. */
 export async function* markAttemptsAnew(
   read: Reader,
   order: AnewOrder,
@@ -43,7 +43,7 @@ export async function* markAttemptsAnew(
     .from(sittings)
     .where(eq(sittings.id, order.sitting));
   const boundaries: Boundaries = boundariesSchema.parse(sitting?.boundaries);
-  const rows = (await handedIn(read, eq(attempts.sitting, order.sitting))).filter(({ id }) => !without.has(id));
+  const rows = (await markedOnce(read, eq(attempts.sitting, order.sitting))).filter(({ id }) => !without.has(id));
   const items = new Set(order.mendings.map(({ item }) => item));
   for (let from = 0; from < rows.length; from += CHUNK) {
     const chunk = rows.slice(from, from + CHUNK);
@@ -87,10 +87,10 @@ function withChanges(was: SlotMarks, { changes }: MarkedAnew): SlotMarks {
   return now;
 }
 
-function handedIn(read: Reader, which: SQL): Promise<AttemptRow[]> {
+function markedOnce(read: Reader, which: SQL): Promise<AttemptRow[]> {
   return read
     .select()
     .from(attempts)
-    .where(and(which, isNotNull(attempts.handedInAt)))
+    .where(and(which, isNotNull(attempts.markedAt)))
     .orderBy(asc(attempts.script));
 }

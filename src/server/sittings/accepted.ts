@@ -10,6 +10,12 @@ import { placedIn } from './pinned';
 
 const aboutWhole = z.object({ later: z.boolean() });
 
+/** What an entry says, and when the files that it names began to come. */
+interface Accepted {
+  value: unknown;
+  filesBegun: number[];
+}
+
 /**
  * What entries say, by their numbers: read by the slot that they are for, and without anything else that was sent. An
  * entry is missing when it is no answer to its place on this paper, or names a file that did not come with this attempt.
@@ -18,18 +24,18 @@ export async function acceptedValues(
   read: Reader,
   { id, sitting, seed }: { id: string; sitting: string; seed: number },
   entries: readonly AnswerEntry[],
-): Promise<ReadonlyMap<number, unknown>> {
+): Promise<ReadonlyMap<number, Accepted>> {
   const { plan, revisions } = await placedIn(read, sitting);
   const met = placementsMet(plan, seed);
   const items = new Map(placements(plan).flatMap(({ item }) => (met.has(item.id) ? [[item.id, item]] : [])));
-  const accepted = new Map<number, unknown>();
-  let held: ReadonlySet<string> | null = null;
+  const accepted = new Map<number, Accepted>();
+  let held: ReadonlyMap<string, number> | null = null;
   for (const { seq, item: itemId, slot: slotId, value } of entries) {
     const item = items.get(itemId);
     if (!item) continue;
     if (slotId === null) {
       const whole = aboutWhole.safeParse(value);
-      if (whole.success) accepted.set(seq, whole.data);
+      if (whole.success) accepted.set(seq, { value: whole.data, filesBegun: [] });
       continue;
     }
     const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[slotId];
@@ -38,9 +44,10 @@ export async function acceptedValues(
     const given = readResponse(kind, value);
     if (!given || !kind.accepts(slot.setup, given.response)) continue;
     const files = kind.files?.of(given.response) ?? [];
-    if (files.length > 0) held ??= new Set(await heldFiles(read, id));
-    if (files.every((file) => file.attempt === id && held?.has(file.hash)))
-      accepted.set(seq, storedResponse(kind, given.response));
+    if (files.length > 0) held ??= await heldFiles(read, id);
+    if (!files.every((file) => file.attempt === id && held?.has(file.hash))) continue;
+    const filesBegun = files.map(({ hash }) => held?.get(hash) ?? 0);
+    accepted.set(seq, { value: storedResponse(kind, given.response), filesBegun });
   }
   return accepted;
 }

@@ -17,8 +17,8 @@ export interface LogEntry {
 interface Addition {
   attempt: string;
   entries: LogEntry[];
-  /** The student was there then. */
-  seenAt: number;
+  /** When the student was last there; null leaves it as it was. */
+  seenAt: number | null;
 }
 
 /** The name under which what concerns a whole question (to come back to it later) stands among its answers. */
@@ -62,10 +62,11 @@ function changes(
 /** Writes additions in one transaction. False for an attempt that was handed in before. */
 async function write(db: Database, additions: Addition[]): Promise<boolean[]> {
   return db.transaction(async (tx) => {
-    const seenAt = Math.max(...additions.map((addition) => addition.seenAt));
+    const seenAt = Math.max(...additions.map((addition) => addition.seenAt ?? 0));
+    const late = additions.flatMap((addition) => (addition.seenAt === null ? [addition.attempt] : []));
     const open = await tx
       .update(attempts)
-      .set({ seenAt })
+      .set({ seenAt: late.length === 0 ? seenAt : sql`iif(${inArray(attempts.id, late)}, seen_at, ${seenAt})` })
       .where(
         and(
           inArray(

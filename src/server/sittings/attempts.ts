@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import type { Participant } from '@/core/people/participant';
 import type { AttemptState } from '@/core/sittings/attempt';
-import { deadlineOf, type Outage } from '@/core/sittings/time';
+import { endOf, type Outage } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
 import { answersNow, attempts, extensions, outages, participants, sittings } from '../db/schema/exams';
 import { participantOf } from '../people/participants';
@@ -12,28 +12,44 @@ export type AttemptRow = typeof attempts.$inferSelect;
 export interface AttemptInTime {
   attempt: AttemptRow;
   state: AttemptState;
+  /** Milliseconds that outages of the server took and that were not given back by themselves. */
+  ungiven: number;
 }
 
 const extraOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) FROM ${extensions}
   WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.participant} = ${attempts.participant})`;
 
-function inTime(
-  row: { attempt: AttemptRow; sitting: { closesAt: number; minutes: number; endedAt: number | null }; extra: number },
-  lost: readonly Outage[],
-): AttemptInTime {
-  const { attempt, sitting, extra } = row;
+/** The reason of minutes that a teacher gave for an outage. */
+export const FOR_OUTAGE = 'the server was away';
+
+const forOutageOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) FROM ${extensions}
+  WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.participant} = ${attempts.participant}
+    AND ${extensions.reason} = ${FOR_OUTAGE})`;
+
+interface Row {
+  attempt: AttemptRow;
+  sitting: { closesAt: number; minutes: number; endedAt: number | null };
+  extra: number;
+  forOutage: number;
+}
+
+function inTime({ attempt, sitting, extra, forOutage }: Row, lost: readonly Outage[]): AttemptInTime {
   const minutes = attempt.minutes + extra;
-  const own = deadlineOf(
+  const { deadline: own, ungiven } = endOf(
     { startedAt: attempt.startedAt, minutes, closesAt: sitting.closesAt, extraMinutes: minutes - sitting.minutes },
     lost,
   );
   const deadline = sitting.endedAt === null ? own : Math.min(own, sitting.endedAt);
-  return { attempt, state: { startedAt: attempt.startedAt, deadline, handedInAt: attempt.handedInAt } };
+  return {
+    attempt,
+    state: { startedAt: attempt.startedAt, deadline, handedInAt: attempt.handedInAt },
+    ungiven: Math.max(0, ungiven - forOutage * 60_000),
+  };
 }
 
 /** Every outage so far; there are few. */
 function allOutages(read: Reader): Promise<Outage[]> {
-  return read.select({ from: outages.from, to: outages.to }).from(outages);
+  return read.select({ from: outages.from, to: outages.to, restored: outages.restored }).from(outages);
 }
 
 function select(read: Reader) {
@@ -42,6 +58,7 @@ function select(read: Reader) {
       attempt: attempts,
       sitting: { closesAt: sittings.closesAt, minutes: sittings.minutes, endedAt: sittings.endedAt },
       extra: extraOf,
+      forOutage: forOutageOf,
       is: participants.is,
     })
     .from(attempts)

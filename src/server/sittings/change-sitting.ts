@@ -7,6 +7,7 @@ import { attempts, extensions, sittings } from '../db/schema/exams';
 import { changed } from '../events/versions';
 import { keepParticipant, participantIn } from '../people/participants';
 import { newId } from '../ports/ids';
+import { attemptsOf, FOR_OUTAGE } from './attempts';
 
 const more = z.object({
   sitting: z.string(),
@@ -29,6 +30,23 @@ export async function giveMoreTime(ctx: Context, raw: unknown): Promise<Result<n
     const row = { sitting, participant: participant.id, minutes, reason, by: ctx.actor.id, at: ctx.now };
     await tx.insert(extensions).values({ id: newId(), ...row });
   });
+  return ok();
+}
+
+/** Gives those who are writing what outages of the server took from them and what was not given back by itself. */
+export async function giveBackLost(ctx: Context, sitting: string): Promise<Result<null>> {
+  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const lost = (await attemptsOf(ctx.db.read, sitting)).filter(
+    ({ state, ungiven }) => state.handedInAt === null && ungiven > 0,
+  );
+  const given = { sitting, reason: FOR_OUTAGE, by: ctx.actor.id, at: ctx.now };
+  const rows = lost.map(({ attempt: { participant }, ungiven }) => ({
+    ...given,
+    id: newId(),
+    participant,
+    minutes: Math.ceil(ungiven / 60_000),
+  }));
+  if (rows.length > 0) await ctx.db.transaction((tx) => tx.insert(extensions).values(rows));
   return ok();
 }
 

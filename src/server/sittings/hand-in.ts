@@ -1,20 +1,19 @@
 import { and, eq, isNull } from 'drizzle-orm';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { isOverdue } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, type Outside } from '../context';
 import { attempts } from '../db/schema/exams';
-import { markAttempt } from '../marking/mark-attempt';
+import { markHandedIn } from '../marking/mark-handed-in';
 import { keepLast } from './answer-log';
 import { type AttemptRow, findAttempt, endingAttempts } from './attempts';
 
-/** Closes an attempt and marks what the rules can mark, both or neither. Handing in twice changes nothing. */
-async function close(
-  out: Outside,
-  attempt: AttemptRow,
-  by: 'student' | 'clock' | 'teacher',
-  at: number,
-): Promise<void> {
+/** Who hands in waits so long for the marks, in milliseconds; then they come later. */
+const MOST_WAIT = 3000;
+
+/** Closes an attempt: nothing of it changes any more, and it waits for its marks. Handing in twice changes nothing. */
+async function close(out: Outside, attempt: AttemptRow, by: 'student' | 'clock', at: number): Promise<void> {
   await out.db.transaction(async (tx) => {
     const closed = await tx
       .update(attempts)
@@ -23,7 +22,6 @@ async function close(
       .returning({ id: attempts.id });
     if (closed.length === 0) return;
     await keepLast(tx, attempt.id);
-    await markAttempt(tx, attempt, out.now);
   });
 }
 
@@ -36,6 +34,9 @@ export async function handIn(ctx: Context, attemptId: string): Promise<Result<{ 
   const at = found.state.handedInAt ?? Math.min(ctx.now, deadline);
   if (found.state.handedInAt === null) {
     await close(ctx, found.attempt, ctx.now < deadline ? 'student' : 'clock', at);
+    // What could not be marked here is marked by the clock.
+    const marked = markHandedIn(ctx, found.attempt).catch(() => undefined);
+    await Promise.race([marked, sleep(MOST_WAIT, undefined, { ref: false })]);
   }
   return ok({ handedInAt: at });
 }

@@ -10,7 +10,7 @@ import { accepts } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { attemptFiles } from '../db/schema/exams';
-import { findAttempt } from './attempts';
+import { type AttemptInTime, findAttempt } from './attempts';
 
 const input = handedFile.extend({
   size: z.number().int().min(0),
@@ -37,7 +37,9 @@ export async function addFilePiece(ctx: Context, raw: unknown, bytes: Uint8Array
   const found = await findAttempt(ctx.db.read, piece.attempt);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
-  if (!accepts(found.state, piece, ctx.now)) return refuse('time-is-over');
+  const [there] = await ctx.db.read.select({ at: attemptFiles.at }).from(attemptFiles).where(ofFile(piece));
+  const heardAt = heardFor(found, there ? [there.at] : []);
+  if (!accepts(found.state, piece, { now: ctx.now, heardAt })) return refuse('time-is-over');
   const size = fileSize(piece.size);
   if (!size.ok) return size;
   const begun = await begin(ctx, piece);
@@ -48,6 +50,15 @@ export async function addFilePiece(ctx: Context, raw: unknown, bytes: Uint8Array
   if (received === piece.size) return finish(ctx, piece);
   await setReceived(ctx, piece, received);
   return ok({ received });
+}
+
+/**
+ * When something was heard last of the devices of an attempt, for what comes with files: a file that began to travel
+ * before the end is on its way as long as the grace lasts.
+ */
+export function heardFor({ attempt, state }: AttemptInTime, filesBegun: readonly number[]): number {
+  const onTheirWay = filesBegun.length > 0 && filesBegun.every((at) => at <= state.deadline);
+  return onTheirWay ? 0 : attempt.seenAt;
 }
 
 const ofFile = ({ attempt, hash }: Pick<Piece, 'attempt' | 'hash'>) =>
@@ -98,13 +109,13 @@ async function setReceived(ctx: Context, file: Piece, received: number): Promise
   await ctx.db.transaction((tx) => tx.update(attemptFiles).set({ received }).where(ofFile(file)));
 }
 
-/** The files that came with an attempt as a whole, by their hashes. */
-export async function heldFiles(read: Reader, attempt: string): Promise<string[]> {
+/** The files that came with an attempt as a whole, by their hashes, and when they began to come. */
+export async function heldFiles(read: Reader, attempt: string): Promise<ReadonlyMap<string, number>> {
   const rows = await read
-    .select({ hash: attemptFiles.hash })
+    .select({ hash: attemptFiles.hash, at: attemptFiles.at })
     .from(attemptFiles)
     .where(and(eq(attemptFiles.attempt, attempt), eq(attemptFiles.received, attemptFiles.size)));
-  return rows.map(({ hash }) => hash);
+  return new Map(rows.map(({ hash, at }) => [hash, at]));
 }
 
 /** A handed-in file, for the student whose it is and for those who mark. */

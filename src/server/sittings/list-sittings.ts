@@ -1,8 +1,10 @@
-import { and, count, desc, eq, inArray, or, sql } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, max, or, sql } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
+import { ON_ITS_WAY } from '@/core/sittings/time';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
-import { attempts, extensions, sittings } from '../db/schema/exams';
+import type { Reader } from '../db/database';
+import { answersNow, attempts, extensions, sittings } from '../db/schema/exams';
 import { courses, enrolments, groupMembers, members, provisions } from '../db/schema/people';
 import { groupsOfCourse, guestNames } from '../people/participants';
 import { type AttemptInTime, attemptsOf } from './attempts';
@@ -60,6 +62,10 @@ export interface WatchedPerson {
     handedInAt: number | null;
     handedInBy: string | null;
     seenAt: number;
+    /** Milliseconds after the end at which its last answer arrived, from a device that had been offline; 0 for none. */
+    arrivedLate: number;
+    /** Milliseconds that outages of the server took and that were not given back by themselves. */
+    ungiven: number;
   } | null;
 }
 
@@ -86,6 +92,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     .where(eq(enrolments.course, row.courseId))
     .orderBy(members.name);
   const begun = new Map((await attemptsOf(read, id)).map((one) => [one.attempt.participant, one]));
+  const arrived = await lastArrivals(read, id);
   const groupOf = row.who === 'groups' ? await groupsOfCourse(read, row.courseId) : new Map<string, string>();
   const names = await guestNames(read, id);
   const more = await read.select().from(extensions).where(eq(extensions.sitting, id));
@@ -98,22 +105,39 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
       ...student,
       extraTimePercent: extraTimePercent ?? 0,
       extraMinutes: minutesOf(participant),
-      attempt: mine ? watched(mine) : null,
+      attempt: mine ? watched(mine, arrived) : null,
     };
   });
   const guests = [...names].flatMap(([guest, name]): WatchedPerson[] => {
     const mine = begun.get(guest);
     if (!mine) return [];
     const extraMinutes = minutesOf(guest);
-    return [{ id: guest, name, extraTimePercent: 0, extraMinutes, attempt: watched(mine) }];
+    return [{ id: guest, name, extraTimePercent: 0, extraMinutes, attempt: watched(mine, arrived) }];
   });
   const { courseId: _, who: __, ...sitting } = row;
   return ok({ ...sitting, people: [...students, ...guests] });
 }
 
-function watched({ attempt, state }: AttemptInTime): WatchedPerson['attempt'] {
+/** When the last of the present answers of each attempt arrived. */
+async function lastArrivals(read: Reader, sitting: string): Promise<ReadonlyMap<string, number>> {
+  const rows = await read
+    .select({ attempt: answersNow.attempt, at: max(answersNow.receivedAt) })
+    .from(answersNow)
+    .where(
+      inArray(answersNow.attempt, read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, sitting))),
+    )
+    .groupBy(answersNow.attempt);
+  return new Map(rows.map(({ attempt, at }) => [attempt, at ?? 0]));
+}
+
+function watched(
+  { attempt, state: { deadline }, ungiven }: AttemptInTime,
+  arrived: ReadonlyMap<string, number>,
+): WatchedPerson['attempt'] {
   const { id, startedAt, handedInAt, handedInBy, seenAt } = attempt;
-  return { id, startedAt, deadline: state.deadline, handedInAt, handedInBy, seenAt };
+  const after = (arrived.get(id) ?? 0) - deadline;
+  const arrivedLate = after > ON_ITS_WAY ? after : 0;
+  return { id, startedAt, deadline, handedInAt, handedInBy, seenAt, arrivedLate, ungiven };
 }
 
 export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 'students'> {

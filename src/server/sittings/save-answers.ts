@@ -7,6 +7,7 @@ import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { acceptedValues } from './accepted';
 import { addToLog, arrivedBefore, type LogEntry } from './answer-log';
 import { findAttempt } from './attempts';
+import { heardFor } from './handed-files';
 import type { RoomClock } from './room';
 
 const entry = z.object({
@@ -51,16 +52,21 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   const found = await findAttempt(ctx.db.read, id);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
+  // Whether a device was offline as the time ended is judged by what was heard before that.
+  const seenAt = ctx.now <= found.state.deadline ? ctx.now : null;
   const fitting = await acceptedValues(ctx.db.read, found.attempt, entries);
-  const taken = entries.filter((e) => fitting.has(e.seq) && accepts(found.state, e, ctx.now));
+  const taken = entries.filter((e) => {
+    const given = fitting.get(e.seq);
+    return given && accepts(found.state, e, { now: ctx.now, heardAt: heardFor(found, given.filesBegun) });
+  });
   const logged = ({ age, ...rest }: Entry): LogEntry => ({
     ...rest,
-    value: fitting.get(rest.seq),
+    value: fitting.get(rest.seq)?.value,
     device,
     writtenAt: writtenAt({ age }, found.state, ctx.now),
     receivedAt: ctx.now,
   });
-  const written = await addToLog(ctx.db, { attempt: id, seenAt: ctx.now, entries: taken.map(logged) });
+  const written = await addToLog(ctx.db, { attempt: id, seenAt, entries: taken.map(logged) });
   const now = new Set(written ? taken.map((e) => e.seq) : []);
   const left = entries.filter((e) => !now.has(e.seq));
   const before = left.length > 0 ? await arrivedBefore(ctx.db.read, id, left.map(logged)) : [];

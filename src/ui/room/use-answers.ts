@@ -4,6 +4,7 @@ import { type Result, refuse } from '@/core/base/result';
 import type { HandedFile } from '@/core/content/handed-file';
 import type { Answers } from '@/server/sittings/attempts';
 import type { RoomClock } from '@/server/sittings/room';
+import { useLatest } from '../parts/use-latest';
 import type { FileProgress } from '../sheet/FileKeeper';
 import { AnswerQueue } from './answer-queue';
 import { DeviceStore } from './device-store';
@@ -16,7 +17,10 @@ export type Saving = 'saved' | 'saving' | 'offline' | 'offline-here' | 'signed-o
 const WHOLE = '';
 const QUIET = 700;
 const LONGEST = 2000;
+/** How often the server hears of a room in which nothing is written, and how often near the end of its time, in milliseconds. */
 const ASK_CLOCK = 15_000;
+const ASK_NEAR_END = 4_000;
+const NEAR_END = 90_000;
 
 interface Written {
   item: string;
@@ -35,6 +39,7 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
   /** Questions whose last change the server could not take. */
   const [refused, setRefused] = useState<ReadonlySet<string>>(new Set());
   const [files, setFiles] = useState<ReadonlyMap<string, FileProgress>>(new Map());
+  const lastClock = useLatest(clock);
   const queues = useRef<Queues | null>(null);
   const timers = useRef<{ quiet?: ReturnType<typeof setTimeout>; since: number }>({ since: 0 });
   const sending = useRef<Promise<void> | null>(null);
@@ -136,7 +141,14 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       const [oldest] = await mine.answers.ready(onTheirWay);
       if (oldest && Date.now() - oldest.at > LONGEST) void send();
     }, 2500);
-    const ask = setInterval(() => void send(), ASK_CLOCK);
+    let heard = performance.now();
+    const ask = setInterval(() => {
+      const { now, deadline, readAt } = lastClock.current;
+      const passed = performance.now();
+      if (deadline - now - (passed - readAt) > NEAR_END && passed - heard < ASK_CLOCK) return;
+      heard = passed;
+      void send();
+    }, ASK_NEAR_END);
     const back = (): void => void sendAll();
     const leaving = (): void => {
       if (document.visibilityState === 'hidden') void send(true);
@@ -150,7 +162,7 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       window.removeEventListener('online', back);
       document.removeEventListener('visibilitychange', leaving);
     };
-  }, [attempt, put, send, sendAll, sendFiles]);
+  }, [attempt, lastClock, put, send, sendAll, sendFiles]);
 
   return { answers, answer, saving, refused, clock, setClock, sendAll, files, keepFile };
 }

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { endAction, moreTimeAction, provisionAction, startNowAction } from '@/actions/sittings';
+import { endAction, giveBackAction, moreTimeAction, provisionAction, startNowAction } from '@/actions/sittings';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { minutesWith } from '@/core/sittings/time';
 import type { WatchedSitting, WatchedPerson } from '@/server/sittings/list-sittings';
@@ -33,6 +33,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
   const wanted = foldAccents(words.trim().toLowerCase());
   const shown = sitting.people.filter((p) => foldAccents(p.name.toLowerCase()).includes(wanted));
   const running = door.open || writing.length > 0;
+  const lost = Math.max(0, ...writing.map(({ attempt }) => attempt?.ungiven ?? 0));
   useEffect(() => {
     if (!running) return;
     const timer = setInterval(() => router.refresh(), REFRESH);
@@ -94,6 +95,17 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         </div>
         {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
         <Trouble>{trouble}</Trouble>
+        {lost > 0 && (
+          <div className="advice" role="status">
+            <span>
+              The server was away for long: up to {plural(Math.ceil(lost / 60_000), 'minute')} of somebody who is
+              writing were not given back by themselves.
+            </span>
+            <Button variant="outline-primary" onClick={() => act(giveBackAction(sitting.id))}>
+              Give them back
+            </Button>
+          </div>
+        )}
         <div className="list-sheet">
           <div className="figures pt-3 mb-0">
             <span>
@@ -173,6 +185,13 @@ function StudentRow({ student, now, zone, minutes, open, onProvision, onMore }: 
     <span className="good">
       ✓ handed in {timeOnly(attempt.handedInAt, zone)}
       {attempt.handedInBy === 'clock' && <span className="soft fw-normal"> by the clock</span>}
+      {attempt.arrivedLate > 0 && (
+        <span className="hand fw-normal">
+          {' '}
+          · the last answers arrived {Math.round(attempt.arrivedLate / 1000)} s after the end; the device was offline
+          until then
+        </span>
+      )}
     </span>
   ) : now - attempt.seenAt > SILENT ? (
     <span className="hand">! offline since {timeOnly(attempt.seenAt, zone)}</span>

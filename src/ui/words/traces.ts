@@ -17,6 +17,7 @@ const SENTENCES: Record<string, TraceSentence> = {
   'follow-through': (v) => `right with the earlier answer ${v.used}`,
   unreadable: () => 'what was sent cannot be read as an answer of this slot',
   'by-a-person': () => 'marked by a person',
+  'takes-too-long': () => 'the rules would think about this for too long; a person decides',
   'no-rule-matched': () => 'none of the accepted answers',
   'text-too-long': () => 'too long for the rules',
   'text-equal': (v) => `the same as “${v.wanted}”`,

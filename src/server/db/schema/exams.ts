@@ -101,12 +101,15 @@ export const attempts = sqliteTable(
     minutes: integer('minutes').notNull(),
     handedInAt: integer('handed_in_at'),
     handedInBy: text('handed_in_by').$type<'student' | 'clock' | 'teacher'>(),
+    /** When the rules had marked it; null until then. */
+    markedAt: integer('marked_at'),
     seenAt: integer('seen_at').notNull(),
   },
   (t) => [
     index('attempts_sitting').on(t.sitting, t.participant),
     index('attempts_participant').on(t.participant),
     index('attempts_open').on(t.handedInAt),
+    index('attempts_unmarked').on(t.markedAt),
   ],
 );
 
@@ -175,6 +178,8 @@ export const outages = sqliteTable('outages', {
   id: integer('id').primaryKey({ autoIncrement: true }),
   from: integer('from_at').notNull(),
   to: integer('to_at').notNull(),
+  /** The data of its beginning were brought back then. */
+  restored: integer('restored', { mode: 'boolean' }).notNull().default(false),
 });
 
 /** The last sign of life of any server process on this database; one row. */

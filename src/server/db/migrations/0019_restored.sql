@@ -1,0 +1,1 @@
+ALTER TABLE `outages` ADD `restored` integer DEFAULT false NOT NULL;

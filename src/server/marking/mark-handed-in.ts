@@ -1,0 +1,51 @@
+import { and, eq, isNotNull, isNull } from 'drizzle-orm';
+import type { Outside } from '../context';
+import { attempts, marks } from '../db/schema/exams';
+import { versionOf } from '../events/versions';
+import type { AttemptRow } from '../sittings/attempts';
+
+/** Rows that a statement takes without passing the database's limit of variables. */
+const ROWS = 500;
+
+/** What this process is at, on the global object, because the framework may load this module more than once in one process. */
+const KEY = Symbol.for('zonda.marking');
+const holder = globalThis as { [KEY]?: Map<string, Promise<void>> };
+const running = (holder[KEY] ??= new Map());
+
+/** Gives a handed-in attempt its marks by the rules, once. */
+export function markHandedIn(out: Outside, attempt: AttemptRow): Promise<void> {
+  const mine = running.get(attempt.id) ?? markOnce(out, attempt).finally(() => running.delete(attempt.id));
+  running.set(attempt.id, mine);
+  return mine;
+}
+
+async function markOnce(out: Outside, { id, sitting, seed }: AttemptRow): Promise<void> {
+  for (;;) {
+    const { version, marks: found } = await out.marker.mark({ id, sitting, seed });
+    const kept = await out.db.transaction(async (tx) => {
+      // What was mended meanwhile holds for these marks too.
+      if ((await versionOf(tx, `sitting:${sitting}`)) !== version) return false;
+      const first = await tx
+        .update(attempts)
+        .set({ markedAt: out.now })
+        .where(and(eq(attempts.id, id), isNull(attempts.markedAt)))
+        .returning({ id: attempts.id });
+      // Another process may have been faster.
+      const rows = first.length === 0 ? [] : found.map((mark) => ({ ...mark, attempt: id, remark: '', at: out.now }));
+      for (let from = 0; from < rows.length; from += ROWS) await tx.insert(marks).values(rows.slice(from, from + ROWS));
+      return true;
+    });
+    if (kept) return;
+  }
+}
+
+/** Marks what was handed in and has no marks yet. One attempt that cannot be marked holds up no other. */
+export async function markWaiting(out: Outside): Promise<{ failed: unknown[] }> {
+  const waiting = await out.db.read
+    .select()
+    .from(attempts)
+    .where(and(isNull(attempts.markedAt), isNotNull(attempts.handedInAt)));
+  const failed: unknown[] = [];
+  for (const attempt of waiting) await markHandedIn(out, attempt).catch((error: unknown) => failed.push(error));
+  return { failed };
+}
