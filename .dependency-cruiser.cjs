@@ -22,7 +22,7 @@ module.exports = {
     {
       name: 'no-unknown-rooms',
       severity: 'error',
-      from: { path: '^src/', pathNot: '^src/(core|server|actions|ui|app|demo)/|^src/instrumentation\\.ts$' },
+      from: { path: '^src/', pathNot: '^src/(core|server|actions|ui|app|demo)/|^src/(instrumentation|proxy)\\.ts$' },
       to: {},
     },
     {

@@ -2,7 +2,8 @@
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
-import { resetPassword, setProvision } from '@/server/people/members';
+import { setProvision } from '@/server/people/members';
+import { resetPassword } from '@/server/people/passwords';
 import { setPolicy } from '@/server/people/policy';
 
 export async function resetPasswordAction(input: unknown): Promise<Result<null>> {

@@ -3,11 +3,18 @@ import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { setProvision } from '@/server/people/members';
+import { letIn } from '@/server/people/passwords';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 
 export async function moreTimeAction(input: unknown): Promise<Result<null>> {
   const result = await giveMoreTime(await staffContext(), input);
+  revalidatePath('/sittings/[id]', 'page');
+  return result;
+}
+
+export async function letInAction(student: string): Promise<Result<null>> {
+  const result = await letIn(await staffContext(), student);
   revalidatePath('/sittings/[id]', 'page');
   return result;
 }

@@ -7,8 +7,8 @@ const schema = z.object({
   ZONDA_DATA: z.string().min(1).default('data'),
   /** Where the database is; a file in the data folder unless said otherwise. */
   ZONDA_DATABASE_URL: z.string().optional(),
-  /** "yes" when the application is reached by HTTPS: cookies are then sent over it only. */
-  ZONDA_SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
+  /** "yes" when a proxy stands before the application and says from where requests come and how it was reached. */
+  ZONDA_PROXY: z.enum(['yes', 'no']).default('no'),
   /** "open" lets the server fetch pictures from web addresses; the stand-in brings a small shelf of its own. */
   ZONDA_WEB: z.enum(['open', 'stand-in']).default('stand-in'),
 });
@@ -16,7 +16,7 @@ const schema = z.object({
 export interface Env {
   dataFolder: string;
   databaseUrl: string;
-  secureCookies: boolean;
+  proxy: boolean;
   web: 'open' | 'stand-in';
 }
 
@@ -33,6 +33,6 @@ export function readEnv(source: Record<string, string | undefined> = process.env
     dataFolder,
     databaseUrl: parsed.data.ZONDA_DATABASE_URL ?? `file:${path.join(dataFolder, 'zonda.db')}`,
     web: parsed.data.ZONDA_WEB,
-    secureCookies: parsed.data.ZONDA_SECURE_COOKIES === 'yes',
+    proxy: parsed.data.ZONDA_PROXY === 'yes',
   };
 }

@@ -3,7 +3,6 @@ import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshFacts } from '@/core/bank/facts';
 import { must } from '@/core/base/result';
-import { actorOf, signIn, signOut } from '@/server/auth/sessions';
 import { leaveBench, saveDraft } from '@/server/bank/save-draft';
 import { openQuestion } from '@/server/bank/open-question';
 import { searchQuestions } from '@/server/bank/search';
@@ -175,31 +174,5 @@ describe('pictures', () => {
       ok: false,
       refusal: { code: 'picture-too-large', values: { size: 60, most: 50 } },
     });
-  });
-});
-
-describe('signing in', () => {
-  it('opens a session that ends, by itself or by signing out', async () => {
-    const { token } = must(await signIn(dept.out, ' Teacher ', PASSWORD));
-    expect(await actorOf(dept.out, token)).toMatchObject({ role: 'teacher' });
-    dept.pass(12 * 60);
-    expect(await actorOf(dept.out, token)).toBeNull();
-    const again = must(await signIn(dept.out, 'teacher', PASSWORD));
-    await signOut(dept.out, again.token);
-    expect(await actorOf(dept.out, again.token)).toBeNull();
-    expect(await actorOf(dept.out, 'made up')).toBeNull();
-  });
-
-  it('slows down one account after wrong tries, and no other', async () => {
-    for (let i = 0; i < 5; i++)
-      expect(await signIn(dept.out, 'ada', 'wrong')).toMatchObject({ refusal: { code: 'sign-in-wrong' } });
-    expect(await signIn(dept.out, 'ada', PASSWORD)).toMatchObject({ refusal: { code: 'sign-in-slowed' } });
-    expect((await signIn(dept.out, 'ben', PASSWORD)).ok).toBe(true);
-    dept.pass(0.26);
-    expect((await signIn(dept.out, 'ada', PASSWORD)).ok).toBe(true);
-  });
-
-  it('tells unknown names and wrong passwords in one and the same way', async () => {
-    expect(await signIn(dept.out, 'nobody', 'x')).toEqual(await signIn(dept.out, 'ben', 'x'));
   });
 });

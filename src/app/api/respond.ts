@@ -5,6 +5,7 @@ const STATUS: Record<string, number> = {
   'not-found': 404,
   'not-signed-in': 401,
   'picture-too-large': 413,
+  'too-much-at-once': 429,
 };
 
 /** A result as a JSON response; a refusal travels as its code, never with anything from the database. */
@@ -13,12 +14,4 @@ export function respond<T>(result: Result<T>): Response {
     status: result.ok ? 200 : (STATUS[result.refusal.code] ?? 422),
     headers: { 'Cache-Control': 'no-store' },
   });
-}
-
-/** Whether a writing request comes from our own pages. */
-export function fromOurPages(request: Request): boolean {
-  const origin = request.headers.get('origin');
-  if (origin === null) return request.headers.get('sec-fetch-site') === 'same-origin';
-  const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
-  return URL.canParse(origin) && new URL(origin).host === host;
 }

@@ -1,9 +1,9 @@
 import { expect, it } from 'vitest';
-import { afterWrongTry, type Tries, waitBeforeTry } from './slow-down';
+import { afterTry, type Tries, waitBeforeTry } from './slow-down';
 
 const after = (n: number): Tries => {
   let tries: Tries | null = null;
-  for (let i = 0; i < n; i++) tries = afterWrongTry(tries, 1000);
+  for (let i = 0; i < n; i++) tries = afterTry(tries, 1000);
   return tries ?? { wrong: 0, lastAt: 0 };
 };
 
@@ -21,5 +21,5 @@ it('the wait runs down, and an hour of quiet forgets', () => {
   expect(waitBeforeTry(after(5), 1000 + 14_000)).toBe(1000);
   expect(waitBeforeTry(after(5), 1000 + 15_000)).toBe(0);
   expect(waitBeforeTry(after(30), 1000 + 3_600_001)).toBe(0);
-  expect(afterWrongTry(after(30), 1000 + 3_600_001).wrong).toBe(1);
+  expect(afterTry(after(30), 1000 + 3_600_001).wrong).toBe(1);
 });

@@ -1,23 +1,33 @@
 import 'server-only';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { may } from '@/core/people/may';
 import type { Context } from '../context';
-import { readEnv } from '../env';
+import { SECURE, SOURCE } from '../door/headers';
 import { outside } from '../outside';
+import { sessionCookie, sessionIn } from './cookie';
 import { actorOf, SESSION_LENGTH, type SignedIn } from './sessions';
-
-const COOKIE = 'zonda-session';
 
 /** The context of this request: who acts, and the outside. */
 export interface RequestContext extends Context {
   actor: SignedIn;
 }
 
+/** Whether this request came by HTTPS. */
+const bySecureChannel = async (): Promise<boolean> => (await headers()).get(SECURE) === 'yes';
+
+/** From which address this request comes. */
+export const requestSource = async (): Promise<string> => (await headers()).get(SOURCE) ?? '';
+
+/** What the browser holds of its session, whether or not it is one. */
+export async function sessionToken(): Promise<string | undefined> {
+  return sessionIn(await cookies(), await bySecureChannel());
+}
+
 /** The context when somebody is signed in; read once a request. */
 export const maybeContext = cache(async (): Promise<RequestContext | null> => {
-  const token = (await cookies()).get(COOKIE)?.value;
+  const token = await sessionToken();
   if (!token) return null;
   const out = await outside();
   const actor = await actorOf(out, token);
@@ -41,10 +51,11 @@ export async function studentContext(): Promise<RequestContext> {
 }
 
 export async function keepSession(token: string): Promise<void> {
-  (await cookies()).set(COOKIE, token, {
+  const secure = await bySecureChannel();
+  (await cookies()).set(sessionCookie(secure), token, {
     httpOnly: true,
     sameSite: 'lax',
-    secure: readEnv().secureCookies,
+    secure,
     path: '/',
     maxAge: SESSION_LENGTH / 1000,
   });
@@ -52,8 +63,9 @@ export async function keepSession(token: string): Promise<void> {
 
 /** Forgets the session in the browser; returns its token. */
 export async function dropSession(): Promise<string | undefined> {
-  const jar = await cookies();
-  const token = jar.get(COOKIE)?.value;
-  jar.delete(COOKIE);
+  const token = await sessionToken();
+  const secure = await bySecureChannel();
+  // A browser takes a change of a "__Host-" cookie only with these.
+  (await cookies()).delete({ name: sessionCookie(secure), path: '/', secure });
   return token;
 }

@@ -6,6 +6,7 @@ import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
 import { answersNow, attempts, extensions, sittings } from '../db/schema/exams';
 import { courses, enrolments, groupMembers, members, provisions } from '../db/schema/people';
+import { slowedMembers } from '../auth/tries';
 import { groupsOfCourse, guestNames } from '../people/participants';
 import { type AttemptInTime, attemptsOf } from './attempts';
 
@@ -55,6 +56,8 @@ export interface WatchedPerson {
   name: string;
   extraTimePercent: number;
   extraMinutes: number;
+  /** Until when wrong tries keep this student from signing in; 0 when none do. */
+  slowedUntil: number;
   attempt: {
     id: string;
     startedAt: number;
@@ -93,6 +96,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     .orderBy(members.name);
   const begun = new Map((await attemptsOf(read, id)).map((one) => [one.attempt.participant, one]));
   const arrived = await lastArrivals(read, id);
+  const slowed = await slowedMembers(ctx);
   const groupOf = row.who === 'groups' ? await groupsOfCourse(read, row.courseId) : new Map<string, string>();
   const names = await guestNames(read, id);
   const more = await read.select().from(extensions).where(eq(extensions.sitting, id));
@@ -105,6 +109,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
       ...student,
       extraTimePercent: extraTimePercent ?? 0,
       extraMinutes: minutesOf(participant),
+      slowedUntil: slowed.get(student.id) ?? 0,
       attempt: mine ? watched(mine, arrived) : null,
     };
   });
@@ -112,7 +117,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     const mine = begun.get(guest);
     if (!mine) return [];
     const extraMinutes = minutesOf(guest);
-    return [{ id: guest, name, extraTimePercent: 0, extraMinutes, attempt: watched(mine, arrived) }];
+    return [{ id: guest, name, extraTimePercent: 0, extraMinutes, slowedUntil: 0, attempt: watched(mine, arrived) }];
   });
   const { courseId: _, who: __, ...sitting } = row;
   return ok({ ...sitting, people: [...students, ...guests] });

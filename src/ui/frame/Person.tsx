@@ -1,29 +1,38 @@
 'use client';
+import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { signOutAction } from '@/actions/sign-in';
+import { PasswordDialog } from './PasswordDialog';
 import { toggleLamp } from './theme';
 
 /** Who is signed in, and what concerns only them. */
 export function Person({ name, role }: { name: string; role: string }) {
+  const [password, setPassword] = useState(false);
   const initials = name
     .split(' ')
     .map((part) => part[0])
     .join('')
     .slice(0, 2);
   return (
-    <Dropdown className="person" align="end">
-      <Dropdown.Toggle aria-label={`${name}, ${role}`}>{initials}</Dropdown.Toggle>
-      <Dropdown.Menu>
-        <Dropdown.Header>
-          {name}, {role}
-        </Dropdown.Header>
-        <Dropdown.Item as="button" onClick={toggleLamp}>
-          Lamp or daylight
-        </Dropdown.Item>
-        <Dropdown.Item as="button" onClick={() => signOutAction()}>
-          Sign out
-        </Dropdown.Item>
-      </Dropdown.Menu>
-    </Dropdown>
+    <>
+      <Dropdown className="person" align="end">
+        <Dropdown.Toggle aria-label={`${name}, ${role}`}>{initials}</Dropdown.Toggle>
+        <Dropdown.Menu>
+          <Dropdown.Header>
+            {name}, {role}
+          </Dropdown.Header>
+          <Dropdown.Item as="button" onClick={toggleLamp}>
+            Lamp or daylight
+          </Dropdown.Item>
+          <Dropdown.Item as="button" aria-haspopup="dialog" onClick={() => setPassword(true)}>
+            Your password…
+          </Dropdown.Item>
+          <Dropdown.Item as="button" onClick={() => signOutAction()}>
+            Sign out
+          </Dropdown.Item>
+        </Dropdown.Menu>
+      </Dropdown>
+      {password && <PasswordDialog onClose={() => setPassword(false)} />}
+    </>
   );
 }

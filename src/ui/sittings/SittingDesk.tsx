@@ -3,7 +3,14 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { endAction, giveBackAction, moreTimeAction, provisionAction, startNowAction } from '@/actions/sittings';
+import {
+  endAction,
+  giveBackAction,
+  letInAction,
+  moreTimeAction,
+  provisionAction,
+  startNowAction,
+} from '@/actions/sittings';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { minutesWith } from '@/core/sittings/time';
 import type { WatchedSitting, WatchedPerson } from '@/server/sittings/list-sittings';
@@ -152,6 +159,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
                     onProvision={(percent) =>
                       act(provisionAction({ member: p.id, extraTimePercent: percent, reason: '' }))
                     }
+                    onLetIn={() => act(letInAction(p.id))}
                     onMore={(minutes) =>
                       act(moreTimeAction({ sitting: sitting.id, person: p.id, minutes, reason: '' }))
                     }
@@ -174,9 +182,10 @@ interface RowProps {
   open: boolean;
   onProvision: (percent: number) => void;
   onMore: (minutes: number) => void;
+  onLetIn: () => void;
 }
 
-function StudentRow({ student, now, zone, minutes, open, onProvision, onMore }: RowProps) {
+function StudentRow({ student, now, zone, minutes, open, onProvision, onMore, onLetIn }: RowProps) {
   const { attempt, extraTimePercent, extraMinutes } = student;
   const writing = attempt && attempt.handedInAt === null;
   const where = !attempt ? (
@@ -201,7 +210,17 @@ function StudentRow({ student, now, zone, minutes, open, onProvision, onMore }: 
   return (
     <tr>
       <td dir="auto">{student.name}</td>
-      <td>{where}</td>
+      <td>
+        {where}
+        {student.slowedUntil > now && (
+          <span className="hand d-block">
+            Wrong passwords keep {student.name} out until {timeOnly(student.slowedUntil, zone)}.{' '}
+            <Button variant="quiet" onClick={onLetIn} aria-label={`Let ${student.name} sign in at once`}>
+              Let in at once
+            </Button>
+          </span>
+        )}
+      </td>
       <td>{attempt && timeOnly(attempt.startedAt, zone)}</td>
       <td>
         {writing

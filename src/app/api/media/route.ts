@@ -1,18 +1,17 @@
 import { refuse } from '@/core/base/result';
-import { maybeContext } from '@/server/auth/request';
 import { addMedia, MAX_PICTURE_BYTES } from '@/server/media/add-media';
+import { forBuilding } from '../door';
 import { readBody } from '../read-body';
-import { fromOurPages, respond } from '../respond';
+import { respond } from '../respond';
 
 /** Takes a picture as the body of the request; stops reading when it is too large. */
-export async function POST(request: Request): Promise<Response> {
-  const ctx = await maybeContext();
-  if (!ctx) return respond(refuse('not-signed-in'));
-  if (!fromOurPages(request)) return respond(refuse('forbidden'));
-  const bytes = await readBody(request, MAX_PICTURE_BYTES);
-  if (!bytes) {
-    const size = Math.ceil(Number(request.headers.get('content-length') ?? MAX_PICTURE_BYTES) / 1048576);
-    return respond(refuse('picture-too-large', { values: { size, most: MAX_PICTURE_BYTES / 1048576 } }));
-  }
-  return respond(await addMedia(ctx, bytes));
+export function POST(request: Request): Promise<Response> {
+  return forBuilding(request, async (ctx) => {
+    const bytes = await readBody(request, MAX_PICTURE_BYTES);
+    if (!bytes) {
+      const size = Math.ceil(Number(request.headers.get('content-length') ?? MAX_PICTURE_BYTES) / 1048576);
+      return respond(refuse('picture-too-large', { values: { size, most: MAX_PICTURE_BYTES / 1048576 } }));
+    }
+    return respond(await addMedia(ctx, bytes));
+  });
 }

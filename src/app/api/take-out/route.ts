@@ -1,9 +1,10 @@
-import { refuse } from '@/core/base/result';
 import { TEMPLATE_ROWS } from '@/core/exchange/rows';
-import { maybeContext } from '@/server/auth/request';
 import { xlsxFromRows } from '@/server/exchange/spreadsheet';
 import { takeOut, XLSX } from '@/server/exchange/take-out';
-import { fromOurPages, respond } from '../respond';
+import { forSignedIn, forWriting, readJson } from '../door';
+import { respond } from '../respond';
+
+const MOST = 1024 * 1024;
 
 function file(bytes: Uint8Array, mime: string, name: string, more: Record<string, string> = {}): Response {
   return new Response(Buffer.from(bytes), {
@@ -17,18 +18,16 @@ function file(bytes: Uint8Array, mime: string, name: string, more: Record<string
 }
 
 /** The template of a spreadsheet of questions. */
-export async function GET(): Promise<Response> {
-  if (!(await maybeContext())) return respond(refuse('not-signed-in'));
-  return file(await xlsxFromRows('Questions', TEMPLATE_ROWS), XLSX, 'questions-template.xlsx');
+export function GET(): Promise<Response> {
+  return forSignedIn(async () => file(await xlsxFromRows('Questions', TEMPLATE_ROWS), XLSX, 'questions-template.xlsx'));
 }
 
 /** Questions as a file; X-Left-Out says how many it could not hold. */
-export async function POST(request: Request): Promise<Response> {
-  const ctx = await maybeContext();
-  if (!ctx) return respond(refuse('not-signed-in'));
-  if (!fromOurPages(request)) return respond(refuse('forbidden'));
-  const taken = await takeOut(ctx, await request.json().catch(() => null));
-  if (!taken.ok) return respond(taken);
-  const { bytes, mime, name, leftOut } = taken.value;
-  return file(bytes, mime, name, { 'X-Left-Out': String(leftOut) });
+export function POST(request: Request): Promise<Response> {
+  return forWriting(request, async (ctx) => {
+    const taken = await takeOut(ctx, await readJson(request, MOST));
+    if (!taken.ok) return respond(taken);
+    const { bytes, mime, name, leftOut } = taken.value;
+    return file(bytes, mime, name, { 'X-Left-Out': String(leftOut) });
+  });
 }

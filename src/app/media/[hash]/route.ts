@@ -1,18 +1,18 @@
+import { maybeContext } from '@/server/auth/request';
 import { mediaFacts, readMedia } from '@/server/media/read-media';
-import { outside } from '@/server/outside';
 
 const SAFE = {
-  'Cache-Control': 'public, max-age=31536000, immutable',
+  'Cache-Control': 'private, max-age=31536000, immutable',
   'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; img-src data:; media-src 'self'; sandbox",
 };
 /** A player gets so much at a time. */
 const PART = 2 * 1024 * 1024;
 
-/** Serves what stands on sheets; a picture small with ?size=small, recordings in the parts that a player asks for. Bytes never change, and nothing in them may run or load. */
+/** Serves those who are signed in what stands on sheets; a picture small with ?size=small, recordings in the parts that a player asks for. Bytes never change, and nothing in them may run or load. */
 export async function GET(request: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> {
   const { hash } = await params;
-  const out = await outside();
-  const facts = await mediaFacts(out, hash);
+  const out = await maybeContext();
+  const facts = out && (await mediaFacts(out, hash));
   if (!facts) return new Response(null, { status: 404 });
   if (/^(audio|video)\//.test(facts.mime)) {
     const [, first, last] = /^bytes=(\d+)-(\d*)$/.exec(request.headers.get('range') ?? '') ?? [];

@@ -16,6 +16,8 @@ export const members = sqliteTable('members', {
   name: text('name').notNull(),
   role: text('role').$type<Exclude<Role, 'guest'>>().notNull(),
   passwordHash: text('password_hash').notNull(),
+  /** Until then tries from other sources do not slow this member's own. */
+  letInUntil: integer('let_in_until'),
   createdAt: integer('created_at').notNull(),
 });
 
@@ -32,12 +34,20 @@ export const sessions = sqliteTable(
   (t) => [index('sessions_member').on(t.member)],
 );
 
-/** Wrong tries per typed user name, whether or not it exists. */
-export const signInTries = sqliteTable('sign_in_tries', {
-  userName: text('user_name').primaryKey(),
-  wrong: integer('wrong').notNull(),
-  lastAt: integer('last_at').notNull(),
-});
+/** Tries to sign in on one account from one source that did not come to a session. */
+export const signInTries = sqliteTable(
+  'member_tries',
+  {
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+    /** SHA-256 of the address. */
+    source: text('source').notNull(),
+    wrong: integer('wrong').notNull(),
+    lastAt: integer('last_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.member, t.source] })],
+);
 
 export const courses = sqliteTable('courses', {
   id: text('id').primaryKey(),

@@ -1,0 +1,77 @@
+import { createHash } from 'node:crypto';
+import { and, eq } from 'drizzle-orm';
+import {
+  afterTry,
+  allTries,
+  FREE_FROM_EVERYWHERE,
+  isForgotten,
+  type Tries,
+  waitBeforeTry,
+} from '@/core/people/slow-down';
+import type { Outside } from '../context';
+import type { Transaction } from '../db/database';
+import { type members, signInTries } from '../db/schema/people';
+
+/** From where somebody tries; addresses themselves are not kept. */
+const sourceHash = (source: string): string => createHash('sha256').update(source).digest('hex');
+
+/**
+ * Counts a try on an account before it is looked at, so that no number of them
+ * at once passes the limit; ends with the milliseconds to wait when it may not
+ * be made. Each source is slowed by its own tries: nobody keeps another person
+ * out from elsewhere. Only very many tries from everywhere slow the account,
+ * and those of others do not while its owner is being let in.
+ */
+export function countTry(
+  { db, now }: Outside,
+  { id, letInUntil }: Pick<typeof members.$inferSelect, 'id' | 'letInUntil'>,
+  from: string,
+): Promise<number> {
+  const source = sourceHash(from);
+  return db.transaction(async (tx) => {
+    const rows = await tx.select().from(signInTries).where(eq(signInTries.member, id));
+    const mine = rows.find((row) => row.source === source) ?? null;
+    const lettingIn = letInUntil !== null && now < letInUntil;
+    const everywhere = waitBeforeTry(allTries(rows, now), now, FREE_FROM_EVERYWHERE);
+    const wait = lettingIn ? everywhere : Math.max(everywhere, waitBeforeTry(mine, now));
+    if (wait > 0) return wait;
+    for (const row of rows.filter((one) => isForgotten(one, now))) await tx.delete(signInTries).where(rowOf(row));
+    const next = afterTry(mine, now);
+    await tx
+      .insert(signInTries)
+      .values({ member: id, source, ...next })
+      .onConflictDoUpdate({ target: [signInTries.member, signInTries.source], set: next });
+    return 0;
+  });
+}
+
+const rowOf = ({ member, source }: { member: string; source: string }) =>
+  and(eq(signInTries.member, member), eq(signInTries.source, source));
+
+/** Whom wrong tries keep out now, from one source at least, and until when. */
+export async function slowedMembers({ db, now }: Outside): Promise<ReadonlyMap<string, number>> {
+  const slowed = new Map<string, number>();
+  for (const row of await db.read.select().from(signInTries)) {
+    const wait = waitBeforeTry(row, now);
+    if (wait > 0) slowed.set(row.member, Math.max(now + wait, slowed.get(row.member) ?? 0));
+  }
+  return slowed;
+}
+
+/** A try that was right counts no more, nor do the ones before it from there. */
+export async function forgetTries(tx: Transaction, member: string, from: string): Promise<void> {
+  await tx.delete(signInTries).where(rowOf({ member, source: sourceHash(from) }));
+}
+
+/** Tries on names that nobody has are counted in memory, so that they look the same and leave no rows. */
+const MOST_UNKNOWN = 5000;
+const unknown = new Map<string, Tries>();
+
+export function countUnknown(userName: string, from: string, now: number): number {
+  const key = sourceHash(`${from} ${userName}`);
+  const wait = waitBeforeTry(unknown.get(key) ?? null, now);
+  if (wait > 0) return wait;
+  if (unknown.size >= MOST_UNKNOWN) unknown.delete(unknown.keys().next().value ?? '');
+  unknown.set(key, afterTry(unknown.get(key) ?? null, now));
+  return 0;
+}

@@ -1,0 +1,77 @@
+import { and, eq, ne } from 'drizzle-orm';
+import { z } from 'zod';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { may } from '@/core/people/may';
+import { acceptablePassword, hashPassword, passwordFits } from '../auth/password';
+import { tokenHash } from '../auth/sessions';
+import { countTry, forgetTries } from '../auth/tries';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { members, sessions, signInTries } from '../db/schema/people';
+
+const change = z.object({
+  current: z.string().max(500),
+  wanted: z.string().max(500),
+  /** What this browser holds of its session, which goes on. */
+  token: z.string(),
+  source: z.string(),
+});
+
+/** Gives oneself another password; all other sessions of one's own end. Guesses at the current one are counted like those at the door. */
+export async function changeOwnPassword(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(change, raw);
+  if (!parsed.ok) return parsed;
+  const { current, wanted, token, source } = parsed.value;
+  const [member] = await ctx.db.read.select().from(members).where(eq(members.id, ctx.actor.id));
+  if (!member) return NOT_FOUND;
+  const wait = await countTry(ctx, member, source);
+  if (wait > 0) return refuse('sign-in-slowed', { values: { seconds: Math.ceil(wait / 1000) } });
+  const fits = await passwordFits(member.passwordHash, current);
+  if (fits === null) return refuse('too-much-at-once');
+  if (!fits) return refuse('password-wrong', { at: ['current'] });
+  const acceptable = acceptablePassword(wanted, [member.userName, member.name]);
+  if (!acceptable.ok) return refuse(acceptable.refusal.code, { ...acceptable.refusal, at: ['wanted'] });
+  const passwordHash = await hashPassword(wanted);
+  await ctx.db.transaction(async (tx) => {
+    await forgetTries(tx, member.id, source);
+    await tx.update(members).set({ passwordHash }).where(eq(members.id, member.id));
+    await tx.delete(sessions).where(and(eq(sessions.member, member.id), ne(sessions.tokenHash, tokenHash(token))));
+  });
+  return ok();
+}
+
+const reset = z.object({ member: z.string(), password: z.string().max(500) });
+
+/** Gives a member a new password and ends their sessions. */
+export async function resetPassword(ctx: Context, input: unknown): Promise<Result<null>> {
+  const parsed = parse(reset, input);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'manage people', null)) return FORBIDDEN;
+  const [member] = await ctx.db.read.select().from(members).where(eq(members.id, parsed.value.member));
+  if (!member) return NOT_FOUND;
+  const acceptable = acceptablePassword(parsed.value.password, [member.userName, member.name]);
+  if (!acceptable.ok) return acceptable;
+  const passwordHash = await hashPassword(parsed.value.password);
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(members).set({ passwordHash }).where(eq(members.id, member.id));
+    await tx.delete(sessions).where(eq(sessions.member, member.id));
+  });
+  return ok();
+}
+
+/** While somebody is let in, for so long, tries of others on the account do not slow theirs. */
+const LETTING_IN = 10 * 60_000;
+
+/** Lets a student sign in at once whose account was slowed by wrong tries, their own or those of others. */
+export async function letIn(ctx: Context, student: string): Promise<Result<null>> {
+  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  return ctx.db.transaction(async (tx) => {
+    const found = await tx
+      .update(members)
+      .set({ letInUntil: ctx.now + LETTING_IN })
+      .where(and(eq(members.id, student), eq(members.role, 'student')))
+      .returning({ id: members.id });
+    if (found.length === 0) return NOT_FOUND;
+    await tx.delete(signInTries).where(eq(signInTries.member, student));
+    return ok();
+  });
+}
