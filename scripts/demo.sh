@@ -19,4 +19,4 @@ Marker      mirela
 Students    aino.v (WT-201), goran.p (both courses, writing the Certificate now), paolo.s (WT-110)
 Stop with Ctrl C. "npm run demo -- --fresh" begins again with new dates.
 TEXT
-exec node node_modules/next/dist/bin/next start -H "${HOST:-localhost}" -p "$PORT"
+exec node .next/workers/serve.mjs --host "${HOST:-localhost}" --port "$PORT"

@@ -42,15 +42,11 @@ export class Server {
   async start(): Promise<void> {
     const other = await fetch(this.base).catch(() => null);
     if (other) throw new Error(`Something else answers at ${this.base}`);
-    this.process = spawn(
-      process.execPath,
-      ['node_modules/next/dist/bin/next', 'start', '-H', 'localhost', '-p', String(this.port)],
-      {
-        cwd: root,
-        env: envFor(this.data),
-        stdio: 'ignore',
-      },
-    );
+    this.process = spawn(process.execPath, ['.next/workers/serve.mjs', '--port', String(this.port)], {
+      cwd: root,
+      env: envFor(this.data),
+      stdio: 'ignore',
+    });
     for (let i = 0; i < 120; i++) {
       try {
         if ((await fetch(`${this.base}/sign-in`)).ok) return;

@@ -13,7 +13,7 @@ import { readMedia } from '@/server/media/read-media';
 import { giveNow } from '@/server/sittings/schedule';
 import { watchSitting } from '@/server/sittings/list-sittings';
 import { find } from '@/server/today/find';
-import { PASSWORD, TestDepartment } from '../drivers/department';
+import { TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
 
 let dept: TestDepartment;

@@ -1,23 +1,14 @@
 import { refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
-import { maybeContext, type RequestContext, sessionToken } from '@/server/auth/request';
+import { maybeContext, type RequestContext } from '@/server/auth/request';
 import { fromOurPages } from '@/server/door/origin';
-import { takeTurn } from '@/server/door/share';
 import { readBody } from './read-body';
 import { respond } from './respond';
 
-/** Answers somebody who is signed in, in the turn of their session. */
+/** Answers somebody who is signed in. */
 export async function forSignedIn(work: (ctx: RequestContext) => Promise<Response>): Promise<Response> {
-  const token = await sessionToken();
-  if (!token) return respond(refuse('not-signed-in'));
-  const leave = await takeTurn(token);
-  if (!leave) return respond(refuse('too-much-at-once'));
-  try {
-    const ctx = await maybeContext();
-    return ctx ? await work(ctx) : respond(refuse('not-signed-in'));
-  } finally {
-    leave();
-  }
+  const ctx = await maybeContext();
+  return ctx ? work(ctx) : respond(refuse('not-signed-in'));
 }
 
 /** As `forSignedIn`, for what writes: only from our own pages. */

@@ -5,6 +5,7 @@ import { cache } from 'react';
 import { may } from '@/core/people/may';
 import type { Context } from '../context';
 import { SECURE, SOURCE } from '../door/headers';
+import { prove } from '../door/proven';
 import { outside } from '../outside';
 import { sessionCookie, sessionIn } from './cookie';
 import { actorOf, SESSION_LENGTH, type SignedIn } from './sessions';
@@ -31,7 +32,9 @@ export const maybeContext = cache(async (): Promise<RequestContext | null> => {
   if (!token) return null;
   const out = await outside();
   const actor = await actorOf(out, token);
-  return actor && { ...out, actor };
+  if (!actor) return null;
+  prove(token, out.now);
+  return { ...out, actor };
 });
 
 /** The context of a staff page or action; anybody else is sent where they belong. */

@@ -8,10 +8,6 @@ export class Gate {
     private readonly mostWaiting: number,
   ) {}
 
-  get idle(): boolean {
-    return this.inside === 0;
-  }
-
   /** Resolves with what is to be called when one is done; null when turned away. */
   async enter(): Promise<(() => void) | null> {
     if (this.inside >= this.most) {

@@ -1,6 +1,5 @@
 import { refuse } from '@/core/base/result';
-import { maybeContext, sessionToken } from '@/server/auth/request';
-import { takeTurn } from '@/server/door/share';
+import { maybeContext } from '@/server/auth/request';
 import { listeningTo } from '@/server/events/listening';
 import { ownTopics } from '@/server/events/own-topics';
 import { respond } from '../respond';
@@ -10,15 +9,10 @@ const SIGN_OF_LIFE = 15_000;
 /** After so long the browser comes again, and is asked again who it is. */
 const LONGEST = 10 * 60_000;
 
-/** Streams that one session may have; each open page of it takes one. */
-const STREAMS = { atOnce: 12, waiting: 0 };
-
 /** Tells a signed-in student, as server-sent events, that something changed about the sittings of their courses; never what. */
 export async function GET(request: Request): Promise<Response> {
   const ctx = await maybeContext();
   if (!ctx) return respond(refuse('not-signed-in'));
-  const leave = await takeTurn(`events ${await sessionToken()}`, STREAMS);
-  if (!leave) return respond(refuse('too-much-at-once'));
   const topics = await ownTopics(ctx);
   const text = new TextEncoder();
   let stop = (): void => undefined;
@@ -36,7 +30,6 @@ export async function GET(request: Request): Promise<Response> {
         unheard();
         clearInterval(alive);
         clearTimeout(end);
-        leave();
       };
       request.signal.addEventListener('abort', stop);
     },

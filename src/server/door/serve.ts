@@ -1,0 +1,28 @@
+import { createServer } from 'node:http';
+import { parseArgs } from 'node:util';
+import next from 'next';
+import { readEnv } from '../env';
+import { openDoor } from './door';
+
+/**
+ * Serves the built application: on this machine alone unless told otherwise
+ * (`--host`), on port 3000 (`--port`).
+ */
+const { values } = parseArgs({
+  options: { host: { type: 'string', default: 'localhost' }, port: { type: 'string', default: '3000' } },
+});
+const { host } = values;
+const port = Number(values.port);
+const { proxy } = readEnv();
+
+const application = next({ dev: false, hostname: host, port });
+await application.prepare();
+const answer = application.getRequestHandler();
+const door = openDoor({ proxy });
+const server = createServer((request, response) => {
+  door(request, response, () => answer(request, response)).catch(() => response.destroy());
+});
+// A file of 256 KB on a slow line takes a while; nothing that is honest takes longer.
+server.requestTimeout = 120_000;
+server.headersTimeout = 20_000;
+server.listen(port, host, () => console.log(`Zonda at http://${host}:${port}`));
