@@ -32,7 +32,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
   const installed = await installDepartment(out, {
     ...installation,
     people: installation.people.slice(0, 5),
-    courses: [{ code: 'LOAD', title: 'Load', term: 'now', students: [] }],
+    courses: [{ code: 'LOAD', title: 'Load', term: 'now', staff: [], students: [] }],
   });
   const course = installed.courses.get('LOAD') ?? '';
   const teacher: Context = { ...out, actor: { id: installed.people.get('odalys') ?? '', role: 'lead' } };

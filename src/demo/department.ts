@@ -34,8 +34,20 @@ export const installation: Installation = {
     password: DEMO_PASSWORD,
   })),
   courses: [
-    { code: 'WT-201', title: 'Turbine systems', term: 'autumn', students: WT201.map((s) => s.userName) },
-    { code: 'WT-110', title: 'Working at height', term: 'autumn', students: WT110.map((s) => s.userName) },
+    {
+      code: 'WT-201',
+      title: 'Turbine systems',
+      term: 'autumn',
+      staff: ['imre', 'thandeka', 'mirela'],
+      students: WT201.map((s) => s.userName),
+    },
+    {
+      code: 'WT-110',
+      title: 'Working at height',
+      term: 'autumn',
+      staff: ['jonas', 'mirela'],
+      students: WT110.map((s) => s.userName),
+    },
   ],
   banks: [
     {

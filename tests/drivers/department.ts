@@ -20,10 +20,13 @@ import { sampleQuestion } from './samples';
 export const MINUTE = 60_000;
 export const PASSWORD = 'correct horse';
 
+/** The course has one teacher and one marker; stranger and outsider are a teacher and a marker of others. */
 const PEOPLE: [string, Exclude<Role, 'guest'>][] = [
   ['lead', 'lead'],
   ['teacher', 'teacher'],
   ['marker', 'marker'],
+  ['stranger', 'teacher'],
+  ['outsider', 'marker'],
   ['ada', 'student'],
   ['ben', 'student'],
   ['cleo', 'student'],
@@ -69,7 +72,7 @@ export class TestDepartment {
           pages: [],
         },
         people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),
-        courses: [{ code: 'WT-1', title: 'Wind', term: 'now', students: ['ada', 'ben'] }],
+        courses: [{ code: 'WT-1', title: 'Wind', term: 'now', staff: ['teacher', 'marker'], students: ['ada', 'ben'] }],
         banks: [{ name: 'Bank', share: 'department', owner: 'teacher', topics: [{ name: 'Topic' }] }],
       },
     );

@@ -6,7 +6,7 @@ import { Frame } from '@/ui/frame/Frame';
 
 export default async function StaffLayout({ children }: { children: ReactNode }) {
   const ctx = await staffContext();
-  const [department, waiting] = await Promise.all([readDepartment(ctx.db.read), countWaiting(ctx.db.read)]);
+  const [department, waiting] = await Promise.all([readDepartment(ctx.db.read), countWaiting(ctx)]);
   return (
     <Frame department={department.name} person={ctx.actor} waiting={waiting}>
       {children}

@@ -3,17 +3,19 @@ import { type Act, ACTS, type Acts, may, type Role, ROLES } from './may';
 
 const me = { is: 'member', id: 'me' } as const;
 const shared = { share: 'department', owner: 'x', named: [] } as const;
+const mine = { staff: ['me'] } as const;
 const things: { [A in Act]: Acts[A] } = {
   'use staff rooms': null,
   'see bank': shared,
   'write in bank': shared,
   'change bank': shared,
   'build exams': null,
-  'run sittings': null,
-  'mark answers': null,
-  'see results': null,
-  'release results': null,
-  'see gradebook': null,
+  'run sittings': mine,
+  'mark answers': mine,
+  'see results': mine,
+  'release results': mine,
+  'see gradebook': mine,
+  'provide for students': null,
   'manage people': null,
   'set policy': null,
   'write attempt': { participant: me },
@@ -32,6 +34,7 @@ const table: Record<Act, Role[]> = {
   'see results': ['lead', 'teacher'],
   'release results': ['lead', 'teacher'],
   'see gradebook': ['lead', 'teacher'],
+  'provide for students': ['lead', 'teacher'],
   'manage people': ['lead'],
   'set policy': ['lead'],
   'write attempt': ['student'],
@@ -48,6 +51,14 @@ describe('permissions', () => {
       expect(may({ id: 'me', role }, act, things[act] as never)).toBe(allowed);
     });
   }
+
+  it.each(['run sittings', 'mark answers', 'see results', 'release results', 'see gradebook'] as const)(
+    '%s: in a course of others only the lead may',
+    (act) => {
+      const theirs = { staff: ['jonas'] };
+      expect(ROLES.filter((role) => may({ id: 'me', role }, act, theirs))).toEqual(['lead']);
+    },
+  );
 
   it('keep private and named banks to those they are for, the lead included', () => {
     const hidden = { share: 'private', owner: 'imre', named: [] } as const;

@@ -16,6 +16,11 @@ export interface BankAccess {
   named: readonly string[];
 }
 
+/** A course, as far as permission needs to know: the teachers and markers whose it is. */
+export interface CourseAccess {
+  staff: readonly string[];
+}
+
 /** Everything that can be permitted, with the facts of the thing that the decision needs. */
 export interface Acts {
   'use staff rooms': null;
@@ -24,11 +29,13 @@ export interface Acts {
   /** Its name, whom it is shared with, its topics, whether review is required. */
   'change bank': BankAccess;
   'build exams': null;
-  'run sittings': null;
-  'mark answers': null;
-  'see results': null;
-  'release results': null;
-  'see gradebook': null;
+  'run sittings': CourseAccess;
+  'mark answers': CourseAccess;
+  'see results': CourseAccess;
+  'release results': CourseAccess;
+  'see gradebook': CourseAccess;
+  /** Say what extra time a student has, let one in who is kept out by wrong passwords. */
+  'provide for students': null;
   'manage people': null;
   'set policy': null;
   /** Work in an attempt: only whose it is. */
@@ -47,6 +54,11 @@ const by =
 
 const writers = by('lead', 'teacher');
 const staff = by('lead', 'teacher', 'marker');
+/** A teacher in courses of their own, the lead in all. */
+const teaches = (actor: Actor, { staff: people }: CourseAccess): boolean =>
+  actor.role === 'lead' || (actor.role === 'teacher' && people.includes(actor.id));
+const marks = (actor: Actor, course: CourseAccess): boolean =>
+  teaches(actor, course) || (actor.role === 'marker' && course.staff.includes(actor.id));
 
 function reaches(actor: Actor, bank: BankAccess): boolean {
   if (bank.owner === actor.id) return true;
@@ -59,11 +71,12 @@ const TABLE: { [A in Act]: Rule<A> } = {
   'write in bank': (actor, bank) => writers(actor) && reaches(actor, bank),
   'change bank': (actor, bank) => bank.owner === actor.id || (actor.role === 'lead' && bank.share === 'department'),
   'build exams': writers,
-  'run sittings': writers,
-  'mark answers': staff,
-  'see results': writers,
-  'release results': writers,
-  'see gradebook': writers,
+  'run sittings': teaches,
+  'mark answers': marks,
+  'see results': teaches,
+  'release results': teaches,
+  'see gradebook': teaches,
+  'provide for students': writers,
   'manage people': by('lead'),
   'set policy': by('lead'),
   'write attempt': (actor, { participant }) => takesPart(actor, participant),

@@ -14,6 +14,7 @@ import { type Context, FORBIDDEN, parse } from '../context';
 import { visibleBanks } from '../bank/access';
 import { questions } from '../db/schema/bank';
 import { type RoomSection, roomSections } from '../sittings/room';
+import { withinReach } from './reach';
 import { revisionsOf } from './revisions';
 
 /** What the exam desk shows of a placed question. */
@@ -43,7 +44,7 @@ export interface ExamView {
 export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<ExamView>> {
   const plan = parse(examForm.schema, rawPlan);
   if (!plan.ok) return plan;
-  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan.value))) return FORBIDDEN;
   const revisions = await revisionsOf(ctx.db.read, plan.value);
   const pinned = unmended(plan.value, revisions);
   const pool = poolOf(pinned);
@@ -98,7 +99,7 @@ export interface TrialPaper {
 export async function trialPaper(ctx: Context, rawPlan: unknown, seed: number): Promise<Result<TrialPaper>> {
   const plan = parse(examForm.schema, rawPlan);
   if (!plan.ok) return plan;
-  if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
+  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan.value))) return FORBIDDEN;
   const revisions = await revisionsOf(ctx.db.read, plan.value);
   const paper = assemble(unmended(plan.value, revisions), seed);
   return ok({ title: plan.value.title, instructions: plan.value.instructions, sections: roomSections(paper) });

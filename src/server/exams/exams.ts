@@ -12,6 +12,7 @@ import { visibleBanks } from '../bank/access';
 import { cutRevision } from '../bank/write';
 import { readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
+import { withinReach } from './reach';
 import { readRevision } from './revisions';
 
 export interface ExamRow {
@@ -145,6 +146,7 @@ export async function savePlan(ctx: Context, raw: unknown): Promise<Result<{ ver
     if (!(await readRevision(ctx.db.read, item.question, item.revision)))
       return refuse('revision-unknown', { at: ['item', item.id] });
   }
+  if (!(await withinReach(ctx, plan))) return FORBIDDEN;
   return ctx.db.transaction(async (tx) => {
     const saved = await tx
       .update(exams)

@@ -2,27 +2,15 @@ import { and, asc, desc, eq } from 'drizzle-orm';
 import { ONE, round } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { finalPercent } from '@/core/gradebook/final';
-import { may } from '@/core/people/may';
 import { boundariesSchema } from '@/core/results/policy';
 import { decidedPercent, stepAt } from '@/core/results/score';
-import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { type Context, NOT_FOUND } from '../context';
+import { type CourseRow, inCourse } from '../people/courses';
 import { sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
 import { membersBehind } from '../people/participants';
 import { readDepartment } from '../people/policy';
 import { type ScoredAttempt, scoresOf } from '../results/results';
-
-export interface CourseRow {
-  id: string;
-  code: string;
-  title: string;
-  term: string;
-}
-
-export async function listCourses(ctx: Context): Promise<Result<CourseRow[]>> {
-  if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
-  return ok(await ctx.db.read.select().from(courses).orderBy(asc(courses.code)));
-}
 
 /** A student's cell in one column. */
 export interface Cell {
@@ -58,7 +46,8 @@ function oneTotal(scored: readonly ScoredAttempt[]): string | null {
  * percent counts released columns by their marks; a sitting not sat counts nothing.
  */
 export async function openGradebook(ctx: Context, courseId: string): Promise<Result<Gradebook>> {
-  if (!may(ctx.actor, 'see gradebook', null)) return FORBIDDEN;
+  const allowed = await inCourse(ctx, 'see gradebook', courseId);
+  if (!allowed.ok) return allowed;
   const { read } = ctx.db;
   const [course] = await read.select().from(courses).where(eq(courses.id, courseId));
   if (!course) return NOT_FOUND;

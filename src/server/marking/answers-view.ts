@@ -9,9 +9,9 @@ import { type Change, changes } from '@/core/exams/amendments';
 import { placementsMet } from '@/core/exams/paper';
 import { poolQuestions, poolOf } from '@/core/exams/pool';
 import type { KindName } from '@/core/kinds/registry';
-import { may } from '@/core/people/may';
 import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
-import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { type Context, NOT_FOUND } from '../context';
+import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts, mendings, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
@@ -73,7 +73,8 @@ export async function openAnswers(
   sittingId: string,
   wanted: string | null,
 ): Promise<Result<AnswersView>> {
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'release results', sittingId);
+  if (!allowed.ok) return allowed;
   const { read } = ctx.db;
   const [row] = await read
     .select({ title: sittings.title, course: courses.code, releasedAt: sittings.releasedAt })

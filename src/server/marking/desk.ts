@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { type Exact, exact, stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -15,6 +15,7 @@ import { type Judgement, judge, judgementSchema, type Rubric } from '@/core/rule
 import { readNumber } from '@/core/rules/number/read';
 import type { TraceStep } from '@/core/rules/marking';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { coursesFor, inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts, marks, sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
@@ -39,13 +40,20 @@ export interface MarkingTask {
 
 /** Everything that waits for a person or was marked by one, by question. Only handed-in attempts count. */
 export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> {
-  if (!may(ctx.actor, 'mark answers', null)) return FORBIDDEN;
+  const own = await coursesFor(ctx, 'mark answers');
+  if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
   const { read } = ctx.db;
   const rows = await read
     .selectDistinct({ id: sittings.id, title: sittings.title, course: courses.code, opensAt: sittings.opensAt })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
     .innerJoin(attempts, and(eq(attempts.sitting, sittings.id), isNotNull(attempts.handedInAt)))
+    .where(
+      inArray(
+        courses.id,
+        own.map(({ id }) => id),
+      ),
+    )
     .orderBy(desc(sittings.opensAt));
   const tasks: MarkingTask[] = [];
   for (const sitting of rows) {
@@ -113,7 +121,8 @@ export interface Desk {
 
 /** The answers to one question that a person marks, across all scripts. */
 export async function openDesk(ctx: Context, sittingId: string, itemId: string): Promise<Result<Desk>> {
-  if (!may(ctx.actor, 'mark answers', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'mark answers', sittingId);
+  if (!allowed.ok) return allowed;
   const { read } = ctx.db;
   const [sitting] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sittingId));
   if (!sitting) return NOT_FOUND;
@@ -170,7 +179,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     ),
     namesHidden: policy.namesHidden,
     nextItem,
-    seesResults: may(ctx.actor, 'see results', null),
+    seesResults: (await inSitting(ctx, 'see results', sittingId)).ok,
     answers,
   });
 }
@@ -205,10 +214,11 @@ const given = z.object({
 export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ marks: string }>> {
   const parsed = parse(given, raw);
   if (!parsed.ok) return parsed;
-  if (!may(ctx.actor, 'mark answers', null)) return FORBIDDEN;
   const { attempt, item: itemId, slot, remark, judgement } = parsed.value;
   const found = await findAttempt(ctx.db.read, attempt);
   if (!found) return NOT_FOUND;
+  const allowed = await inSitting(ctx, 'mark answers', found.attempt.sitting);
+  if (!allowed.ok) return allowed;
   if (found.state.handedInAt === null) return refuse('not-handed-in');
   const { paper } = await paperOf(ctx.db.read, found.attempt);
   const item = paperQuestions(paper).find((i) => i.id === itemId);

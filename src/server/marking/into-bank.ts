@@ -4,11 +4,11 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { sameValue } from '@/core/base/same-value';
 import { changes } from '@/core/exams/amendments';
 import { placements } from '@/core/exams/plan';
-import { may } from '@/core/people/may';
 import type { SettledAnswer } from '@/core/rules/settled';
 import { openQuestion } from '../bank/open-question';
 import { saveDraft } from '../bank/save-draft';
-import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { type Context, NOT_FOUND } from '../context';
+import { inSitting } from '../people/courses';
 import { mendings } from '../db/schema/exams';
 import { pinnedOf } from '../sittings/pinned';
 
@@ -31,9 +31,10 @@ async function changeInBank(
   mendingId: string,
   change: (settled: SettledAnswer[], one: SettledAnswer) => SettledAnswer[],
 ): Promise<Result<{ question: string }>> {
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
   const [mending] = await ctx.db.read.select().from(mendings).where(eq(mendings.id, mendingId));
   if (!mending) return NOT_FOUND;
+  const allowed = await inSitting(ctx, 'release results', mending.sitting);
+  if (!allowed.ok) return allowed;
   const { plan } = await pinnedOf(ctx.db.read, mending.sitting);
   const placed = placements(plan).find(({ item }) => item.id === mending.item)?.item;
   const found = placed ? await openQuestion(ctx, placed.question) : NOT_FOUND;

@@ -5,8 +5,8 @@ import { changes } from '@/core/exams/amendments';
 import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
-import { may } from '@/core/people/may';
-import { type Context, FORBIDDEN, NOT_FOUND, type Outside, parse } from '../context';
+import { type Context, NOT_FOUND, type Outside, parse } from '../context';
+import { inSitting } from '../people/courses';
 import type { Transaction } from '../db/database';
 import { attempts, marks, mendings, sittings } from '../db/schema/exams';
 import { jobs } from '../db/schema/jobs';
@@ -58,10 +58,9 @@ const crosses = ({ before, after }: Mover): boolean =>
 async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeof input>>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'release results', parsed.value.sitting);
+  if (!allowed.ok) return allowed;
   const { sitting, item: itemId, changes: made } = parsed.value;
-  const [row] = await ctx.db.read.select({ id: sittings.id }).from(sittings).where(eq(sittings.id, sitting));
-  if (!row) return NOT_FOUND;
   const item = poolQuestions(await poolOfSitting(ctx.db.read, sitting)).find(({ id }) => id === itemId);
   if (!item) return NOT_FOUND;
   for (const [index, change] of made.entries()) {
@@ -72,6 +71,12 @@ async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeo
       return refuse('answer-unreadable', { at: ['changes', index] });
   }
   return parsed;
+}
+
+/** Refuses a mending of a course in which the actor releases no results. */
+async function inMending(ctx: Context, id: string): Promise<Result<null>> {
+  const [row] = await ctx.db.read.select({ sitting: mendings.sitting }).from(mendings).where(eq(mendings.id, id));
+  return row ? inSitting(ctx, 'release results', row.sitting) : NOT_FOUND;
 }
 
 const orderOf = ({ sitting, item, changes: made, overPersons }: z.infer<typeof input>): AnewOrder => ({
@@ -198,14 +203,16 @@ export async function mendingProgress(
   ctx: Context,
   id: string,
 ): Promise<Result<{ done: number; total: number } | null>> {
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inMending(ctx, id);
+  if (!allowed.ok) return allowed;
   const running = await runningJob(ctx.db.read, id);
   return ok(running && { done: running.done, total: running.total });
 }
 
 /** Stops a mending half way: nothing of it counts. */
 export async function cancelMending(ctx: Context, id: string): Promise<Result<null>> {
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inMending(ctx, id);
+  if (!allowed.ok) return allowed;
   if (!(await runningJob(ctx.db.read, id))) return refuse('mending-ended');
   await stopJob(ctx.db, id);
   const [mending] = await ctx.db.read.select({ state: mendings.state }).from(mendings).where(eq(mendings.id, id));
@@ -214,7 +221,8 @@ export async function cancelMending(ctx: Context, id: string): Promise<Result<nu
 
 /** Takes an applied mending back as a whole; the marks are as before it. Later ones of the same question go first. */
 export async function takeBackMending(ctx: Context, id: string): Promise<Result<null>> {
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inMending(ctx, id);
+  if (!allowed.ok) return allowed;
   const [mending] = await ctx.db.read.select().from(mendings).where(eq(mendings.id, id));
   if (!mending) return NOT_FOUND;
   if (mending.state !== 'applied') return refuse('mending-ended');

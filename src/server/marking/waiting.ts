@@ -1,13 +1,18 @@
-import { and, count, inArray, isNull } from 'drizzle-orm';
-import type { Reader } from '../db/database';
-import { marks } from '../db/schema/exams';
+import { and, count, eq, inArray, isNull } from 'drizzle-orm';
+import type { Context } from '../context';
+import { attempts, marks, sittings } from '../db/schema/exams';
+import { coursesFor } from '../people/courses';
 import { countingMarks } from './current-marks';
 
-/** How many answers wait for a person, in all sittings. */
-export async function countWaiting(read: Reader): Promise<number> {
+/** How many answers wait for a person, in the courses in which the actor marks. */
+export async function countWaiting(ctx: Context): Promise<number> {
+  const { read } = ctx.db;
+  const own = (await coursesFor(ctx, 'mark answers')).map(({ id }) => id);
   const [row] = await read
     .select({ count: count() })
     .from(marks)
+    .innerJoin(attempts, eq(attempts.id, marks.attempt))
+    .innerJoin(sittings, and(eq(sittings.id, attempts.sitting), inArray(sittings.course, own)))
     .where(and(inArray(marks.id, countingMarks(read)), isNull(marks.marks)));
   return row?.count ?? 0;
 }

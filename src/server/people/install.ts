@@ -2,7 +2,7 @@ import type { Role } from '@/core/people/may';
 import { hashPassword } from '../auth/password';
 import type { Outside } from '../context';
 import { banks, bankMembers, topics } from '../db/schema/bank';
-import { courses, departments, enrolments, members } from '../db/schema/people';
+import { courses, courseStaff, departments, enrolments, members } from '../db/schema/people';
 import { newId } from '../ports/ids';
 import { DEPARTMENT_ID, type DepartmentPolicy } from './policy';
 
@@ -12,7 +12,14 @@ export interface Installation {
   institute: string;
   policy: DepartmentPolicy;
   people: readonly { userName: string; name: string; role: Exclude<Role, 'guest'>; password: string }[];
-  courses: readonly { code: string; title: string; term: string; students: readonly string[] }[];
+  courses: readonly {
+    code: string;
+    title: string;
+    term: string;
+    /** Teachers and markers whose course it is. */
+    staff: readonly string[];
+    students: readonly string[];
+  }[];
   banks: readonly {
     name: string;
     share: 'department' | 'named' | 'private';
@@ -49,10 +56,12 @@ export async function installDepartment(out: Outside, plan: Installation): Promi
       done.people.set(person.userName, id);
       await tx.insert(members).values({ id, ...person, passwordHash: hashes[i] ?? '', createdAt: out.now });
     }
-    for (const { students, ...course } of plan.courses) {
+    for (const { students, staff, ...course } of plan.courses) {
       const id = newId();
       done.courses.set(course.code, id);
       await tx.insert(courses).values({ id, ...course });
+      for (const member of staff)
+        await tx.insert(courseStaff).values({ course: id, member: idOf(done.people, member) });
       for (const student of students)
         await tx.insert(enrolments).values({ course: id, member: idOf(done.people, student) });
     }

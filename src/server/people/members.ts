@@ -18,7 +18,7 @@ export interface MemberRow {
 export async function listMembers(ctx: Context): Promise<Result<MemberRow[]>> {
   if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
   // Why somebody has extra time concerns those who give it.
-  const provides = may(ctx.actor, 'run sittings', null);
+  const provides = may(ctx.actor, 'provide for students', null);
   return ok(
     await ctx.db.read
       .select({
@@ -45,7 +45,7 @@ const provisionInput = z.object({
 export async function setProvision(ctx: Context, input: unknown): Promise<Result<null>> {
   const parsed = parse(provisionInput, input);
   if (!parsed.ok) return parsed;
-  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  if (!may(ctx.actor, 'provide for students', null)) return FORBIDDEN;
   const { member, ...entitled } = parsed.value;
   const [student] = await ctx.db.read.select().from(members).where(eq(members.id, member));
   if (student?.role !== 'student') return NOT_FOUND;

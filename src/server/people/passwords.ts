@@ -63,7 +63,7 @@ const LETTING_IN = 10 * 60_000;
 
 /** Lets a student sign in at once whose account was slowed by wrong tries, their own or those of others. */
 export async function letIn(ctx: Context, student: string): Promise<Result<null>> {
-  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  if (!may(ctx.actor, 'provide for students', null)) return FORBIDDEN;
   return ctx.db.transaction(async (tx) => {
     const found = await tx
       .update(members)

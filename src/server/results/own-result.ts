@@ -14,6 +14,7 @@ import { boundariesSchema, fillIn } from '@/core/results/policy';
 import { traceWithoutKey } from '@/core/results/shown-trace';
 import { score, type SectionScore } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { inSitting } from '../people/courses';
 import { attempts, sittings } from '../db/schema/exams';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { revisedAt } from '../marking/mend';
@@ -81,7 +82,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const [row] = await read.select().from(sittings).where(eq(sittings.id, found.attempt.sitting));
   const released = row?.releasedAt !== null && row?.releasedAt !== undefined;
   const { participant } = found;
-  const seesAll = may(ctx.actor, 'see results', null);
+  const seesAll = (await inSitting(ctx, 'see results', found.attempt.sitting)).ok;
   if (!row || !(seesAll || may(ctx.actor, 'read own result', { participant, released }))) return FORBIDDEN;
   const shows = showsSchema.parse(row.shows ?? { marks: true, key: true, explanation: true });
   // Marks, traces and feedback give the key away as much as the key itself does.

@@ -4,11 +4,11 @@ import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Rounding } from '@/core/exams/plan';
 import { poolOf } from '@/core/exams/pool';
-import { may } from '@/core/people/may';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { doorState } from '@/core/sittings/entry';
 import { score, type Score } from '@/core/results/score';
-import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { type Context, NOT_FOUND, parse } from '../context';
+import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
@@ -88,7 +88,8 @@ export interface Results {
 }
 
 export async function openResults(ctx: Context, id: string): Promise<Result<Results>> {
-  if (!may(ctx.actor, 'see results', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'see results', id);
+  if (!allowed.ok) return allowed;
   const { read } = ctx.db;
   const [row] = await read
     .select({ sitting: sittings, course: courses.code })
@@ -154,7 +155,8 @@ export async function saveBoundaries(
 ): Promise<Result<{ version: number; savedAt: number }>> {
   const parsed = parse(boundariesInput, raw);
   if (!parsed.ok) return parsed;
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'release results', parsed.value.sitting);
+  if (!allowed.ok) return allowed;
   const { sitting, base, boundaries } = parsed.value;
   const wrong = boundariesReadiness(boundaries).find((f) => f.weight === 'stops');
   if (wrong) return refuse(wrong.code, { at: wrong.at, ...(wrong.values ? { values: wrong.values } : {}) });
@@ -176,7 +178,8 @@ const releaseInput = z.object({ sitting: z.string(), shows: showsSchema });
 export async function releaseResults(ctx: Context, raw: unknown): Promise<Result<{ students: number }>> {
   const parsed = parse(releaseInput, raw);
   if (!parsed.ok) return parsed;
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'release results', parsed.value.sitting);
+  if (!allowed.ok) return allowed;
   const { sitting, shows } = parsed.value;
   const results = await openResults(ctx, sitting);
   if (!results.ok) return results;
@@ -197,7 +200,8 @@ export async function releaseResults(ctx: Context, raw: unknown): Promise<Result
 
 /** Takes released results back; students no longer see them. */
 export async function takeBackResults(ctx: Context, sitting: string): Promise<Result<null>> {
-  if (!may(ctx.actor, 'release results', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'release results', sitting);
+  if (!allowed.ok) return allowed;
   await ctx.db.transaction(async (tx) => {
     const taken = await tx
       .update(sittings)

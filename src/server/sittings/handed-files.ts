@@ -8,6 +8,7 @@ import { may } from '@/core/people/may';
 import { takesPart } from '@/core/people/participant';
 import { accepts } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attemptFiles } from '../db/schema/exams';
 import { type AttemptInTime, findAttempt } from './attempts';
@@ -126,7 +127,8 @@ export async function readHandedFile(
 ): Promise<{ name: string; bytes: Uint8Array } | null> {
   const found = await findAttempt(ctx.db.read, attempt);
   if (!found) return null;
-  if (!takesPart(ctx.actor, found.participant) && !may(ctx.actor, 'mark answers', null)) return null;
+  const own = takesPart(ctx.actor, found.participant);
+  if (!own && !(await inSitting(ctx, 'mark answers', found.attempt.sitting)).ok) return null;
   const [row] = await ctx.db.read
     .select({ name: attemptFiles.name })
     .from(attemptFiles)

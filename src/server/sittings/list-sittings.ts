@@ -3,6 +3,7 @@ import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { ON_ITS_WAY } from '@/core/sittings/time';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import { coursesFor, inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { answersNow, attempts, extensions, sittings } from '../db/schema/exams';
 import { courses, enrolments, groupMembers, members, provisions } from '../db/schema/people';
@@ -38,13 +39,16 @@ export interface SittingRow {
   handedIn: number;
 }
 
+/** The sittings of the actor's courses, the newest first. */
 export async function listSittings(ctx: Context): Promise<Result<SittingRow[]>> {
   if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
+  const own = (await coursesFor(ctx, 'mark answers')).map(({ id }) => id);
   const rows = await ctx.db.read
     .select({ ...columns, started: count(attempts.id), handedIn: count(attempts.handedInAt) })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
     .leftJoin(attempts, eq(attempts.sitting, sittings.id))
+    .where(inArray(sittings.course, own))
     .groupBy(sittings.id)
     .orderBy(desc(sittings.opensAt));
   return ok(rows);
@@ -79,7 +83,8 @@ export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'>
 
 /** A sitting with everybody who is to sit it and where they are. */
 export async function watchSitting(ctx: Context, id: string): Promise<Result<WatchedSitting>> {
-  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const allowed = await inSitting(ctx, 'run sittings', id);
+  if (!allowed.ok) return allowed;
   const { read } = ctx.db;
   const [row] = await read
     .select({ ...columns, who: sittings.who, courseId: courses.id, courseTitle: courses.title })

@@ -75,11 +75,12 @@ function readableAnswers(paper: Paper, answers: Answers): Answers {
   );
 }
 
-/** Everything that a student's room needs: sheets without keys, the answers so far, the clock. */
+/** Everything that a student's room needs: sheets without keys, the answers so far, the clock. What was handed in cannot be read here any more. */
 export async function openRoom(ctx: Context, attemptId: string): Promise<Result<Room>> {
   const found = await findAttempt(ctx.db.read, attemptId);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
+  const over = found.state.handedInAt !== null;
   const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
   const [sitting] = await ctx.db.read
     .select({ title: sittings.title })
@@ -93,8 +94,8 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     pages: plan.pages,
     confirmHandIn: plan.confirmHandIn,
     marks: stored(paper.marks),
-    sections: roomSections(paper),
-    answers: readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId)),
+    sections: over ? [] : roomSections(paper),
+    answers: over ? {} : readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId)),
     clock: { now: ctx.now, ...found.state },
   });
 }

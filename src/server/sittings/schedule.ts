@@ -8,8 +8,8 @@ import { unmended } from '@/core/exams/paper';
 import { examForm, type ExamPlan } from '@/core/exams/plan';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
 import { withPassMark } from '@/core/results/policy';
-import { may } from '@/core/people/may';
-import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { type Context, NOT_FOUND, parse } from '../context';
+import { inCourse } from '../people/courses';
 import { exams, sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
 import { changed } from '../events/versions';
@@ -30,7 +30,8 @@ const input = z.object({
 export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Result<{ id: string }>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const allowed = await inCourse(ctx, 'run sittings', parsed.value.course);
+  if (!allowed.ok) return allowed;
   const { exam, course, opensAt, closesAt, minutes } = parsed.value;
   if (closesAt <= opensAt) return refuse('ends-before-it-starts', { at: ['closesAt'] });
   if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
@@ -79,7 +80,8 @@ async function pin(ctx: Context, { plan, exam, course, opensAt, closesAt }: Pin)
 
 /** Gives one question to a course now, with everything at its default: open at once, for the time it should take, twice over. */
 export async function giveNow(ctx: Context, question: string, course: string): Promise<Result<{ id: string }>> {
-  if (!may(ctx.actor, 'run sittings', null)) return FORBIDDEN;
+  const allowed = await inCourse(ctx, 'run sittings', course);
+  if (!allowed.ok) return allowed;
   const placed = await revisionToPlace(ctx, question);
   if (!placed.ok) return placed;
   const body = await readRevision(ctx.db.read, question, placed.value.revision);

@@ -6,6 +6,7 @@ import type { Context } from '../context';
 import { questions } from '../db/schema/bank';
 import { exams, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
+import { coursesFor } from '../people/courses';
 
 export interface Hit {
   what: 'question' | 'exam' | 'sitting' | 'person' | 'course';
@@ -25,6 +26,7 @@ export async function find(ctx: Context, words: string): Promise<Hit[]> {
   const hits: Hit[] = [];
   if (may(ctx.actor, 'build exams', null)) {
     const banks = (await visibleBanks(ctx)).map((b) => b.id);
+    const own = (await coursesFor(ctx, 'run sittings')).map(({ id }) => id);
     const found = await read
       .select({ id: questions.id, title: questions.title })
       .from(questions)
@@ -46,13 +48,13 @@ export async function find(ctx: Context, words: string): Promise<Hit[]> {
       .select({ id: sittings.id, title: sittings.title, note: courses.code })
       .from(sittings)
       .innerJoin(courses, eq(courses.id, sittings.course))
-      .where(like(sittings.title, part))
+      .where(and(like(sittings.title, part), inArray(sittings.course, own)))
       .limit(EACH);
     hits.push(...held.map((s): Hit => ({ what: 'sitting', ...s })));
     const books = await read
       .select({ id: courses.id, title: courses.title, note: courses.code })
       .from(courses)
-      .where(or(like(courses.title, part), like(courses.code, part)))
+      .where(and(or(like(courses.title, part), like(courses.code, part)), inArray(courses.id, own)))
       .limit(EACH);
     hits.push(...books.map((c): Hit => ({ what: 'course', ...c })));
   }

@@ -9,7 +9,7 @@ import type { KeptSearch } from '@/server/bank/kept-searches';
 import type { SearchResult } from '@/server/bank/search';
 import type { BankShelf, Goal } from '@/server/bank/shelves';
 import type { ExamRow } from '@/server/exams/exams';
-import type { CourseRow } from '@/server/gradebook/gradebook';
+import type { CourseRow } from '@/server/people/courses';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';

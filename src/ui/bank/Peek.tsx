@@ -7,7 +7,7 @@ import { alikeAction, copyAction, peekAction, type QuestionPeek } from '@/action
 import type { Alike } from '@/server/bank/alike';
 import type { FoundQuestion } from '@/server/bank/search';
 import type { Goal } from '@/server/bank/shelves';
-import type { CourseRow } from '@/server/gradebook/gradebook';
+import type { CourseRow } from '@/server/people/courses';
 import { GiveNow } from '../sittings/GiveNow';
 import { QuestionView } from '../sheet/QuestionView';
 import { plural } from '../words/marks';

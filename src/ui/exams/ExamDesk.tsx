@@ -17,7 +17,7 @@ import { copyExamAction, examViewAction, placeAction, savePlanAction } from '@/a
 import type { ExamPlan, Section } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';
 import type { OpenExam } from '@/server/exams/exams';
-import type { CourseRow } from '@/server/gradebook/gradebook';
+import type { CourseRow } from '@/server/people/courses';
 import { Strip } from '../frame/Strip';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { createExamAction } from '@/actions/exams';
-import type { CourseRow } from '@/server/gradebook/gradebook';
+import type { CourseRow } from '@/server/people/courses';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 

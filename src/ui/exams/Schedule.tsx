@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { scheduleAction } from '@/actions/exams';
 import type { Refusal } from '@/core/base/result';
-import type { CourseRow } from '@/server/gradebook/gradebook';
+import type { CourseRow } from '@/server/people/courses';
 import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';

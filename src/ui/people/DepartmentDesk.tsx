@@ -2,22 +2,25 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { resetPasswordAction, setExtraTimeAction } from '@/actions/department';
+import type { StaffedCourse } from '@/server/people/courses';
 import type { MemberRow } from '@/server/people/members';
 import type { Department } from '@/server/people/policy';
 import { Strip } from '../frame/Strip';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { CoursesNote } from './CoursesNote';
 import { PolicyNotes } from './PolicyNotes';
 
 interface Props {
   department: Department;
   members: MemberRow[];
+  courses: StaffedCourse[];
   mayManage: boolean;
   mayProvide: boolean;
 }
 
 /** People of the department with what they are entitled to, and its policy. */
-export function DepartmentDesk({ department, members, mayManage, mayProvide }: Props) {
+export function DepartmentDesk({ department, members, courses, mayManage, mayProvide }: Props) {
   const [words, setWords] = useState('');
   const [told, setTold] = useState<{ id: string; text: string; good: boolean } | null>(null);
   const [replacing, setReplacing] = useState<string | null>(null);
@@ -116,7 +119,10 @@ export function DepartmentDesk({ department, members, mayManage, mayProvide }: P
             </table>
           </div>
         </div>
-        <PolicyNotes policy={department.policy} mayChange={mayManage} />
+        <div>
+          <CoursesNote courses={courses} members={members} mayChange={mayManage} />
+          <PolicyNotes policy={department.policy} mayChange={mayManage} />
+        </div>
       </div>
     </>
   );

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { giveNowAction } from '@/actions/bank';
-import type { CourseRow } from '@/server/gradebook/gradebook';
+import type { CourseRow } from '@/server/people/courses';
 import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';
 

@@ -6,7 +6,7 @@ import { listKeptSearches } from '@/server/bank/kept-searches';
 import { searchQuestions } from '@/server/bank/search';
 import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
 import { listExams } from '@/server/exams/exams';
-import { listCourses } from '@/server/gradebook/gradebook';
+import { coursesFor } from '@/server/people/courses';
 import { listColleagues } from '@/server/people/members';
 import { BankDesk } from '@/ui/bank/BankDesk';
 import { NO_FILTERS } from '@/ui/bank/sentence';
@@ -42,7 +42,7 @@ export default async function BankPage({ searchParams }: Props) {
       topic={topic}
       filters={filters}
       first={first}
-      courses={must(await listCourses(ctx))}
+      courses={await coursesFor(ctx, 'run sittings')}
       tags={await listTags(ctx)}
       goals={await listGoals(ctx)}
       colleagues={await listColleagues(ctx)}

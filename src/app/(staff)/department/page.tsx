@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { may } from '@/core/people/may';
 import { staffContext } from '@/server/auth/request';
+import { listStaff } from '@/server/people/courses';
 import { listMembers } from '@/server/people/members';
 import { readDepartment } from '@/server/people/policy';
 import { DepartmentDesk } from '@/ui/people/DepartmentDesk';
@@ -16,8 +17,9 @@ export default async function DepartmentPage() {
     <DepartmentDesk
       department={await readDepartment(ctx.db.read)}
       members={members.value}
+      courses={await listStaff(ctx)}
       mayManage={may(ctx.actor, 'manage people', null)}
-      mayProvide={may(ctx.actor, 'run sittings', null)}
+      mayProvide={may(ctx.actor, 'provide for students', null)}
     />
   );
 }

@@ -1,9 +1,8 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { listExams } from '@/server/exams/exams';
-import { listCourses } from '@/server/gradebook/gradebook';
+import { coursesFor } from '@/server/people/courses';
 import { NewExam } from '@/ui/exams/NewExam';
 import { Strip } from '@/ui/frame/Strip';
 import { ListSheet } from '@/ui/parts/ListSheet';
@@ -19,7 +18,7 @@ export default async function ExamsPage({ searchParams }: { searchParams: Promis
   return (
     <>
       <Strip title="Exams" state={plural(exams.value.length, 'exam')}>
-        <NewExam courses={must(await listCourses(ctx))} open={(await searchParams).new === 'yes'} />
+        <NewExam courses={await coursesFor(ctx, 'run sittings')} open={(await searchParams).new === 'yes'} />
       </Strip>
       <ListSheet
         rows={exams.value}

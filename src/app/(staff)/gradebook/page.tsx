@@ -1,14 +1,13 @@
 import type { Metadata } from 'next';
-import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
-import { listCourses } from '@/server/gradebook/gradebook';
+import { coursesFor } from '@/server/people/courses';
 import { Strip } from '@/ui/frame/Strip';
 import { ListSheet } from '@/ui/parts/ListSheet';
 
 export const metadata: Metadata = { title: 'Gradebook' };
 
 export default async function GradebooksPage() {
-  const courses = must(await listCourses(await staffContext()));
+  const courses = await coursesFor(await staffContext(), 'see gradebook');
   return (
     <>
       <Strip title="Gradebook" />

@@ -69,6 +69,20 @@ export const enrolments = sqliteTable(
   (t) => [primaryKey({ columns: [t.course, t.member] }), index('enrolments_member').on(t.member)],
 );
 
+/** Who teaches or marks in a course. */
+export const courseStaff = sqliteTable(
+  'course_staff',
+  {
+    course: text('course')
+      .notNull()
+      .references(() => courses.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+  },
+  (t) => [primaryKey({ columns: [t.course, t.member] }), index('course_staff_member').on(t.member)],
+);
+
 /** Some students of a course who work together. */
 export const groups = sqliteTable(
   'groups',

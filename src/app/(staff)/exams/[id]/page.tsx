@@ -4,7 +4,7 @@ import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { examView } from '@/server/exams/exam-view';
 import { openExam } from '@/server/exams/exams';
-import { listCourses } from '@/server/gradebook/gradebook';
+import { coursesFor } from '@/server/people/courses';
 import { departmentZone } from '@/server/people/zone';
 import { ExamDesk } from '@/ui/exams/ExamDesk';
 
@@ -20,7 +20,7 @@ export default async function ExamPage({ params }: { params: Promise<{ id: strin
       exam={exam.value}
       view={must(await examView(ctx, exam.value.plan))}
       zone={departmentZone()}
-      courses={must(await listCourses(ctx))}
+      courses={await coursesFor(ctx, 'run sittings')}
     />
   );
 }

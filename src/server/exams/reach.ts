@@ -1,0 +1,31 @@
+import { inArray, like, or } from 'drizzle-orm';
+import { readStored } from '@/core/base/stored-form';
+import { type ExamPlan, examForm, placements, revisionKey } from '@/core/exams/plan';
+import { visibleBanks } from '../bank/access';
+import type { Context } from '../context';
+import { questions } from '../db/schema/bank';
+import { exams } from '../db/schema/exams';
+
+/** Whether everything that a plan places is in the actor's reach: in a bank that they see, or placed by an exam already, which whoever builds exams may open. */
+export async function withinReach(ctx: Context, plan: ExamPlan): Promise<boolean> {
+  const placed = placements(plan).map(({ item }) => item);
+  const banks = new Set((await visibleBanks(ctx)).map(({ id }) => id));
+  const ids = [...new Set(placed.map(({ question }) => question))];
+  const heads = await ctx.db.read
+    .select({ id: questions.id, bank: questions.bank })
+    .from(questions)
+    .where(inArray(questions.id, ids));
+  const seen = new Set(heads.filter(({ bank }) => banks.has(bank)).map(({ id }) => id));
+  const hidden = placed.filter(({ question }) => !seen.has(question));
+  if (hidden.length === 0) return true;
+  const others = await ctx.db.read
+    .select({ plan: exams.plan })
+    .from(exams)
+    .where(or(...hidden.map(({ question }) => like(exams.plan, `%"${question.replace(/[%_]/g, '')}"%`))));
+  const there = new Set(
+    others.flatMap((row) =>
+      placements(readStored(examForm, row.plan)).map(({ item }) => revisionKey(item.question, item.revision)),
+    ),
+  );
+  return hidden.every(({ question, revision }) => there.has(revisionKey(question, revision)));
+}

@@ -1,0 +1,89 @@
+import { asc, eq } from 'drizzle-orm';
+import { z } from 'zod';
+import { ok, type Result } from '@/core/base/result';
+import { type Acts, type CourseAccess, may } from '@/core/people/may';
+import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import type { Reader } from '../db/database';
+import { sittings } from '../db/schema/exams';
+import { courses, courseStaff, members } from '../db/schema/people';
+
+/** What can be permitted in one course and not in another. */
+export type CourseAct = {
+  [A in keyof Acts]: Acts[A] extends CourseAccess ? (CourseAccess extends Acts[A] ? A : never) : never;
+}[keyof Acts];
+
+export interface CourseRow {
+  id: string;
+  code: string;
+  title: string;
+  term: string;
+}
+
+async function staffOf(read: Reader, course: string): Promise<CourseAccess> {
+  const rows = await read
+    .select({ member: courseStaff.member })
+    .from(courseStaff)
+    .where(eq(courseStaff.course, course));
+  return { staff: rows.map(({ member }) => member) };
+}
+
+/** The courses in which the actor may do this, by their codes. */
+export async function coursesFor(ctx: Context, act: CourseAct): Promise<CourseRow[]> {
+  const all = await ctx.db.read.select().from(courses).orderBy(asc(courses.code));
+  const staff = await ctx.db.read.select().from(courseStaff);
+  return all.filter(({ id }) =>
+    may(ctx.actor, act, { staff: staff.filter(({ course }) => course === id).map(({ member }) => member) }),
+  );
+}
+
+/** Refuses what the actor may not do in a course. */
+export async function inCourse(ctx: Context, act: CourseAct, course: string): Promise<Result<null>> {
+  return may(ctx.actor, act, await staffOf(ctx.db.read, course)) ? ok() : FORBIDDEN;
+}
+
+/** Refuses what the actor may not do in the course of a sitting, and sittings that are not there. */
+export async function inSitting(ctx: Context, act: CourseAct, sitting: string): Promise<Result<null>> {
+  const [row] = await ctx.db.read.select({ course: sittings.course }).from(sittings).where(eq(sittings.id, sitting));
+  if (row) return inCourse(ctx, act, row.course);
+  // Who may do this nowhere is not told what is there.
+  return (await coursesFor(ctx, act)).length > 0 ? NOT_FOUND : FORBIDDEN;
+}
+
+export interface StaffedCourse extends CourseRow {
+  staff: { id: string; name: string }[];
+}
+
+/** Every course with those who teach or mark in it. */
+export async function listStaff(ctx: Context): Promise<StaffedCourse[]> {
+  const all = await ctx.db.read.select().from(courses).orderBy(asc(courses.code));
+  const staff = await ctx.db.read
+    .select({ course: courseStaff.course, id: members.id, name: members.name })
+    .from(courseStaff)
+    .innerJoin(members, eq(members.id, courseStaff.member))
+    .orderBy(asc(members.name));
+  return all.map((course) => ({
+    ...course,
+    staff: staff.filter((one) => one.course === course.id).map(({ id, name }) => ({ id, name })),
+  }));
+}
+
+const staffing = z.object({ course: z.string(), staff: z.array(z.string()).max(500) });
+
+/** Says who teaches and marks in a course. The lead does in all. */
+export async function setStaff(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(staffing, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'manage people', null)) return FORBIDDEN;
+  const { course } = parsed.value;
+  const people = await ctx.db.read.select({ id: members.id, role: members.role }).from(members);
+  const able = new Set(people.filter(({ role }) => role === 'teacher' || role === 'marker').map(({ id }) => id));
+  const staff = [...new Set(parsed.value.staff)];
+  if (!staff.every((member) => able.has(member))) return NOT_FOUND;
+  return ctx.db.transaction(async (tx) => {
+    const [known] = await tx.select({ id: courses.id }).from(courses).where(eq(courses.id, course));
+    if (!known) return NOT_FOUND;
+    await tx.delete(courseStaff).where(eq(courseStaff.course, course));
+    if (staff.length > 0) await tx.insert(courseStaff).values(staff.map((member) => ({ course, member })));
+    return ok();
+  });
+}

@@ -1,0 +1,94 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { setStaffAction } from '@/actions/department';
+import type { StaffedCourse } from '@/server/people/courses';
+import type { MemberRow } from '@/server/people/members';
+import { CheckLine } from '../parts/CheckLine';
+import { Dialog } from '../parts/Dialog';
+import { Trouble } from '../parts/Trouble';
+import { refusalText } from '../words/refusals';
+
+interface Props {
+  courses: StaffedCourse[];
+  members: MemberRow[];
+  mayChange: boolean;
+}
+
+/** Who teaches and marks in which course; the lead says so, and does in all. */
+export function CoursesNote({ courses, members, mayChange }: Props) {
+  const [changing, setChanging] = useState<StaffedCourse | null>(null);
+  return (
+    <aside className="margin" aria-label="Courses">
+      <h2>Courses</h2>
+      {courses.map((course) => (
+        <div className="note" key={course.id}>
+          <h3>
+            {course.code} {course.title}
+          </h3>
+          <p className="mb-1">
+            {course.staff.length === 0 ? (
+              <span className="soft">Nobody but the lead teaches it yet.</span>
+            ) : (
+              course.staff.map(({ name }) => name).join(', ')
+            )}
+          </p>
+          {mayChange && (
+            <Button
+              variant="quiet"
+              aria-haspopup="dialog"
+              aria-label={`Who teaches and marks in ${course.code}…`}
+              onClick={() => setChanging(course)}
+            >
+              Who teaches and marks…
+            </Button>
+          )}
+        </div>
+      ))}
+      {changing && (
+        <StaffDialog key={changing.id} course={changing} members={members} onClose={() => setChanging(null)} />
+      )}
+    </aside>
+  );
+}
+
+function StaffDialog({
+  course,
+  members,
+  onClose,
+}: {
+  course: StaffedCourse;
+  members: MemberRow[];
+  onClose: () => void;
+}) {
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(course.staff.map(({ id }) => id)));
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const able = members.filter(({ role }) => role === 'teacher' || role === 'marker');
+  const keep = async (): Promise<void> => {
+    const result = await setStaffAction({ course: course.id, staff: [...chosen] });
+    if (result.ok) onClose();
+    else setTrouble(refusalText(result.refusal));
+  };
+  return (
+    <Dialog
+      title={`${course.code}: who teaches and marks`}
+      onClose={onClose}
+      acts={<Button onClick={keep}>Keep it</Button>}
+    >
+      <p className="soft">They see its sittings, answers and results; the lead sees those of every course.</p>
+      {able.map((member) => (
+        <CheckLine
+          key={member.id}
+          className="py-1"
+          checked={chosen.has(member.id)}
+          onChange={(on) =>
+            setChosen((all) => new Set(on ? [...all, member.id] : [...all].filter((id) => id !== member.id)))
+          }
+        >
+          {member.name} <span className="soft">{member.role}</span>
+        </CheckLine>
+      ))}
+      <Trouble>{trouble}</Trouble>
+    </Dialog>
+  );
+}
