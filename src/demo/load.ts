@@ -30,6 +30,7 @@ import { LOG_BOOK, logBook } from './questions/log-book';
 import { machine } from './questions/machine';
 import { MAINTENANCE_REPORT, reports } from './questions/report';
 import { height, site } from './questions/site';
+import { asShown } from './as-shown';
 import { makeAnswers } from './students';
 import type { DemoQuestion } from './write';
 
@@ -253,10 +254,11 @@ class Loader {
     if (!found) throw new Error('The attempt just begun is not there');
     const { paper } = await paperOf(this.out.db.read, found.attempt);
     const items = paperQuestions(paper);
-    const made = items.slice(0, Math.ceil(items.length * share)).flatMap((item) => {
+    const answered = items.slice(0, Math.ceil(items.length * share)).flatMap((item) => {
       const source = this.sourceOf(item.question.content);
       return source ? makeAnswers(userName, item, source) : [];
     });
+    const made = await asShown(this.out.db.read, entered.attempt, answered);
     const device = `demo-${userName}`.padEnd(12, '-').slice(0, 40);
     for (let part = 0; part < 3; part++) {
       const at = from + ((part + 0.8) / 3) * minutes * MINUTE * 0.9;

@@ -1,3 +1,4 @@
+import { seedFor, shuffled } from '@/core/base/random';
 import type { QuestionBody, Slot } from '@/core/bank/question';
 import type { Variation } from '@/core/bank/variation';
 import type { Block, Content, Inline } from '@/core/content/document';
@@ -59,7 +60,8 @@ export function choose(
   more: { marks?: string; fixed?: boolean; feedback?: Record<string, string> } = {},
 ): DemoSlot {
   const keys = Array.isArray(right) ? right : [right];
-  const all = more.fixed ? [...wrong, ...keys].sort() : [...keys, ...wrong];
+  // The right ones stand anywhere in the author's order too.
+  const all = more.fixed ? [...wrong, ...keys].sort() : shuffled([...keys, ...wrong], seedFor(1, keys.join()));
   const setup: ChoiceSetup = {
     version: 1,
     options: all.map((text, i) => ({

@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
 import { markSlot } from '@/core/bank/mark';
+import { authoredResponse, type OwnNames, ownResponses, ownSheet } from '@/core/bank/own-names';
 import { emptyQuestion, type QuestionBody, questionForm } from '@/core/bank/question';
 import { putting } from '@/core/bank/variation';
 import { stored } from '@/core/base/exact';
@@ -15,6 +17,8 @@ import { sideOf } from '@/ui/kinds/registry';
 import { editorSide } from '@/ui/kinds/editors';
 import { sampleOf } from '../drivers/kind-samples';
 
+/** Everything in a value that is a name or a word by itself. */
+const namesIn = (value: unknown): string[] => JSON.stringify(value).match(/\b[a-z0-9]+\b/g) ?? [];
 const asJson = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
 /** What every kind has. The samples stand in the kinds' own folders. */
@@ -72,6 +76,30 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
       for (const other of otherKeys) expect(JSON.stringify(kind.sheet(other, seed))).toBe(sheet);
     }
     for (const other of otherKeys) expect(other).not.toEqual(setup);
+  });
+
+  it('has names and an order of its own on every sheet, in which answers come back', () => {
+    const namesOf =
+      (n: number): OwnNames =>
+      (part_slot, part) =>
+        createHash('sha256').update(`${n} ${part_slot} ${part}`).digest('hex').slice(0, 12);
+    const [one, other] = [ownSheet(question, namesOf(1)), ownSheet(question, namesOf(2))];
+    const parts = kind.parts?.of(setup) ?? [];
+    for (const part of parts) {
+      expect(namesIn(one)).toContain(namesOf(1)('s1', part));
+      expect(namesIn(other)).not.toContain(namesOf(1)('s1', part));
+      expect([...namesIn(one), ...namesIn(other)]).not.toContain(part);
+    }
+    // Whatever order the author gave them, a sheet whose parts may stand in any order is the same.
+    const orders = new Set(Array.from({ length: 40 }, (_, n) => JSON.stringify(ownSheet(question, namesOf(n)).slots)));
+    expect(orders.size).toBe(parts.length > 0 ? 40 : 1);
+    for (const response of responses) {
+      const stored = storedResponse(kind, response);
+      const shown = ownResponses(question, { s1: stored }, namesOf(1)).s1;
+      const version = kind.response.version;
+      expect(authoredResponse(question, 's1', { ...Object(shown), version }, namesOf(1))).toEqual({ response });
+      if (parts.length > 0) expect(namesIn(shown).filter((name) => parts.includes(name))).toEqual([]);
+    }
   });
 
   it('puts named values into whatever stands in it, and leaves everything else alone', () => {

@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { asShown } from '@/demo/as-shown';
 import { must } from '@/core/base/result';
 import { openQuestion } from '@/server/bank/open-question';
 import { openAnswers } from '@/server/marking/answers-view';
@@ -44,9 +45,10 @@ beforeEach(async () => {
       b: { number: '12 kW', unit: '' },
       c: { text: word },
     };
-    const entries = made.items.flatMap((one) =>
+    const written = made.items.flatMap((one) =>
       Object.entries(values).map(([slot, value]) => ({ item: one, slot, value })),
     );
+    const entries = await asShown(dept.out.db.read, attempt, written);
     must(
       await saveAnswers(dept.as(who), {
         attempt,

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, it } from 'vitest';
+import { asShown } from '@/demo/as-shown';
 import { must } from '@/core/base/result';
 import type { Actor } from '@/core/people/may';
 import type { Context } from '@/server/context';
@@ -41,7 +42,11 @@ const save = async (ctx: Context, attempt: string, device: string, values: Recor
     await saveAnswers(ctx, {
       attempt,
       device,
-      entries: Object.entries(values).map(([slot, value], i) => ({ seq: i + 1, item: 'item0', slot, value, age: 0 })),
+      entries: await asShown(
+        ctx.db.read,
+        attempt,
+        Object.entries(values).map(([slot, value], i) => ({ seq: i + 1, item: 'item0', slot, value, age: 0 })),
+      ),
     }),
   );
 
@@ -64,7 +69,11 @@ it('a group shares one attempt: any of it writes, all of it reads the result, an
   await save(dept.as('ada'), attempt, 'device-one', { a: right.a, b: right.b });
   await save(dept.as('ben'), attempt, 'device-two', { c: right.c });
   expect((await saveAnswers(dept.as('cleo'), { attempt, device: 'device-six', entries: [] })).ok).toBe(false);
-  expect(must(await openRoom(dept.as('ada'), attempt)).answers.item0).toMatchObject(right);
+  const [shown] = await asShown(dept.out.db.read, attempt, [{ item: 'item0', slot: 'a', value: right.a }]);
+  expect(must(await openRoom(dept.as('ada'), attempt)).answers.item0).toMatchObject({
+    ...right,
+    a: { chosen: (shown?.value as typeof right.a).chosen },
+  });
   const watched = must(await watchSitting(dept.as('teacher'), sitting)).people;
   expect(watched.map((p) => [p.name, p.extraMinutes, p.attempt?.id])).toEqual([
     ['ada', 5, attempt],

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { seedFor } from '@/core/base/random';
+import { asShown } from '@/demo/as-shown';
 import { must } from '@/core/base/result';
 import { answers, answersNow, attempts, marks } from '@/server/db/schema/exams';
 import { openGradebook } from '@/server/gradebook/gradebook';
@@ -27,8 +28,8 @@ const enter = async (who: string, sitting: string): Promise<string> =>
   must(await enterSitting(dept.as(who), sitting)).attempt;
 let seq = 0;
 const entry = (item: string, slot: string, value: unknown, age = 0) => ({ seq: ++seq, item, slot, value, age });
-const save = (who: string, attempt: string, entries: unknown[], device = 'device-one') =>
-  saveAnswers(dept.as(who), { attempt, device, entries });
+const save = async (who: string, attempt: string, entries: ReturnType<typeof entry>[], device = 'device-one') =>
+  saveAnswers(dept.as(who), { attempt, device, entries: await asShown(dept.out.db.read, attempt, entries) });
 
 const RIGHT = { a: { chosen: ['o2'] }, b: { number: '73,219 MW', unit: '' }, c: { text: 'Secretkeyword' } };
 async function answerAll(
@@ -266,7 +267,8 @@ describe('answers', () => {
       saved: [good.seq],
       refused: bad.map((b) => ({ seq: b.seq, why: 'unfit' })),
     });
-    expect((await save('ada', ada, [{ nonsense: true }])).ok).toBe(false);
+    const nonsense = { attempt: ada, device: 'device-one', entries: [{ nonsense: true }] };
+    expect((await saveAnswers(dept.as('ada'), nonsense)).ok).toBe(false);
   });
 });
 

@@ -45,6 +45,7 @@ export interface Kind<Setup, Sheet, Response> {
   typed?: Typed<Setup, Response>;
   valued?: Valued<Setup, Response>;
   files?: Files<Response>;
+  parts?: Parts<Setup, Sheet, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -89,7 +90,22 @@ export interface Files<Response> {
   of: (response: Response) => readonly HandedFile[];
 }
 
-export const CAPABILITIES = ['marked', 'typed', 'valued', 'files'] as const;
+/**
+ * Has parts (options, places) that responses speak of by names. Every attempt
+ * has names of its own for them, so that the author's tell nothing.
+ */
+export interface Parts<Setup, Sheet, Response> {
+  /** The author's names. */
+  of: (setup: Setup) => readonly string[];
+  /** The names that a response speaks of. */
+  spokenOf: (response: Response) => readonly string[];
+  /** The sheet under other names; parts that may stand in any order stand in that of the new names. */
+  rename: (sheet: Sheet, names: ReadonlyMap<string, string>) => Sheet;
+  /** A response under other names; each that it speaks of has one. */
+  inNames: (response: Response, names: ReadonlyMap<string, string>) => Response;
+}
+
+export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts'] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 
 /** A kind that has these capabilities. */

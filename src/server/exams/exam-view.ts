@@ -1,4 +1,5 @@
 import { inArray } from 'drizzle-orm';
+import { questionSheet } from '@/core/bank/sheet';
 import { titleOf } from '@/core/bank/summary';
 import { checkQuestion } from '@/core/bank/checks';
 import { isReady } from '@/core/bank/readiness';
@@ -102,5 +103,9 @@ export async function trialPaper(ctx: Context, rawPlan: unknown, seed: number): 
   if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan.value))) return FORBIDDEN;
   const revisions = await revisionsOf(ctx.db.read, plan.value);
   const paper = assemble(unmended(plan.value, revisions), seed);
-  return ok({ title: plan.value.title, instructions: plan.value.instructions, sections: roomSections(paper) });
+  return ok({
+    title: plan.value.title,
+    instructions: plan.value.instructions,
+    sections: roomSections(paper, ({ question, seed: own }) => questionSheet(question, own)),
+  });
 }

@@ -172,7 +172,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     number: item.number,
     label: firstWords(item.question.content, 60),
     marks: stored(item.marks),
-    sheet: questionSheet(item.question, 0),
+    sheet: questionSheet(item.question, null),
     keys: Object.fromEntries([...keyedSlots(item.question)].map(([id, slot]) => [id, keyWords(slot)])),
     rubrics: Object.fromEntries(
       placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
@@ -196,7 +196,7 @@ async function ownView(read: Reader, { sitting, seed, item, slot }: OwnPlace): P
   const { paper } = await paperOf(read, { sitting, seed });
   const question = paperQuestions(paper).find(({ id }) => id === item)?.question;
   const found = question && keyedSlots(question).get(slot);
-  return found ? { sheet: questionSheet(question, 0), key: keyWords(found) } : null;
+  return found ? { sheet: questionSheet(question, null), key: keyWords(found) } : null;
 }
 
 const given = z.object({

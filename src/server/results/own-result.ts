@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
-import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
+import { ownResponses, ownSheet } from '@/core/bank/own-names';
+import type { QuestionSheet } from '@/core/bank/sheet';
 import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { exact, max, min, shown, stored } from '@/core/base/exact';
@@ -19,6 +20,7 @@ import { attempts, sittings } from '../db/schema/exams';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { revisedAt } from '../marking/mend';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
+import { ownNames } from '../sittings/own-names';
 import { participantName } from '../people/participants';
 import { paperOf } from '../sittings/pinned';
 import { showsSchema } from './results';
@@ -105,6 +107,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   });
   const items = paperQuestions(paper).map((item): ResultQuestion => {
     const keyed = keyedSlots(item.question);
+    const own = ownNames(found.attempt.secret, item.id);
     const slots = placedSlots(item.question).map(({ id, letter, slot }): ResultSlot => {
       const mark = present.find((m) => m.item === item.id && m.slot === id);
       return {
@@ -125,8 +128,8 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
       marks: stored(earned),
       dropped: item.dropped,
       of: stored(item.marks),
-      sheet: questionSheet(item.question, item.seed),
-      responses: sheetResponses(item.question, answers[item.id] ?? {}),
+      sheet: ownSheet(item.question, own),
+      responses: ownResponses(item.question, answers[item.id] ?? {}, own),
       slots,
       explanation: shows.explanation && plainText(item.question.explanation) !== '' ? item.question.explanation : null,
     };

@@ -1,11 +1,14 @@
 import { z } from 'zod';
 import type { AnswerEntry } from '@/core/sittings/attempt';
+import { authoredResponse } from '@/core/bank/own-names';
 import { placementsMet } from '@/core/exams/paper';
 import { placements, revisionKey } from '@/core/exams/plan';
 import { kindOf } from '@/core/kinds/registry';
-import { readResponse, storedResponse } from '@/core/kinds/response';
+import { storedResponse } from '@/core/kinds/response';
 import type { Reader } from '../db/database';
+import type { AttemptRow } from './attempts';
 import { heldFiles } from './handed-files';
+import { ownNames } from './own-names';
 import { placedIn } from './pinned';
 
 const aboutWhole = z.object({ later: z.boolean() });
@@ -22,7 +25,7 @@ interface Accepted {
  */
 export async function acceptedValues(
   read: Reader,
-  { id, sitting, seed }: { id: string; sitting: string; seed: number },
+  { id, sitting, seed, secret }: Pick<AttemptRow, 'id' | 'sitting' | 'seed' | 'secret'>,
   entries: readonly AnswerEntry[],
 ): Promise<ReadonlyMap<number, Accepted>> {
   const { plan, revisions } = await placedIn(read, sitting);
@@ -38,10 +41,11 @@ export async function acceptedValues(
       if (whole.success) accepted.set(seq, { value: whole.data, filesBegun: [] });
       continue;
     }
-    const slot = revisions.get(revisionKey(item.question, item.revision))?.slots[slotId];
-    if (!slot) continue;
+    const question = revisions.get(revisionKey(item.question, item.revision));
+    const slot = question && Object.hasOwn(question.slots, slotId) ? question.slots[slotId] : undefined;
+    if (!question || !slot) continue;
     const kind = kindOf(slot.kind);
-    const given = readResponse(kind, value);
+    const given = authoredResponse(question, slotId, value, ownNames(secret, itemId));
     if (!given || !kind.accepts(slot.setup, given.response)) continue;
     const files = kind.files?.of(given.response) ?? [];
     if (files.length > 0) held ??= await heldFiles(read, id);

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { and, count, eq, inArray } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { placements } from '@/core/exams/plan';
@@ -40,6 +41,7 @@ export async function enterSitting(ctx: Context, sittingId: string): Promise<Res
       participant: participant.id,
       script: (before?.count ?? 0) + 1,
       seed: newSeed(),
+      secret: randomBytes(16).toString('hex'),
       startedAt: ctx.now,
       minutes,
       seenAt: ctx.now,

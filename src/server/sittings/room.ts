@@ -1,14 +1,16 @@
 import { eq } from 'drizzle-orm';
-import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
+import { ownResponses, ownSheet } from '@/core/bank/own-names';
+import type { QuestionSheet } from '@/core/bank/sheet';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
-import { type Paper, paperQuestions } from '@/core/exams/paper';
+import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import type { ExamPlan } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { type Answers, currentAnswers, findAttempt } from './attempts';
+import { ownNames } from './own-names';
 import { paperOf } from './pinned';
 
 /** A question on the paper as the student gets it. */
@@ -52,26 +54,32 @@ export interface Room {
 }
 
 /** The paper as sheets: what a student may see of it. */
-export function roomSections(paper: Paper): RoomSection[] {
+export function roomSections(paper: Paper, sheetOf: (item: PaperQuestion) => QuestionSheet): RoomSection[] {
   return paper.sections.map(({ letter, title, instructions, items, marks }) => ({
     letter,
     title,
     instructions,
     marks: stored(marks),
-    items: items.map(({ id, number, marks: worth, bonus, question, seed }) => ({
-      id,
-      number,
-      label: firstWords(question.content, 40),
-      marks: stored(worth),
-      bonus,
-      sheet: questionSheet(question, seed),
-    })),
+    items: items.map((item) => {
+      const { id, number, marks: worth, bonus, question } = item;
+      return {
+        id,
+        number,
+        label: firstWords(question.content, 40),
+        marks: stored(worth),
+        bonus,
+        sheet: sheetOf(item),
+      };
+    }),
   }));
 }
 
-function readableAnswers(paper: Paper, answers: Answers): Answers {
+function readableAnswers(paper: Paper, answers: Answers, secret: string): Answers {
   return Object.fromEntries(
-    paperQuestions(paper).map(({ id, question }) => [id, sheetResponses(question, answers[id] ?? {})]),
+    paperQuestions(paper).map(({ id, question }) => [
+      id,
+      ownResponses(question, answers[id] ?? {}, ownNames(secret, id)),
+    ]),
   );
 }
 
@@ -80,6 +88,7 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
   const found = await findAttempt(ctx.db.read, attemptId);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
+  const { secret } = found.attempt;
   const over = found.state.handedInAt !== null;
   const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
   const [sitting] = await ctx.db.read
@@ -94,8 +103,8 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     pages: plan.pages,
     confirmHandIn: plan.confirmHandIn,
     marks: stored(paper.marks),
-    sections: over ? [] : roomSections(paper),
-    answers: over ? {} : readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId)),
+    sections: over ? [] : roomSections(paper, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
+    answers: over ? {} : readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId), secret),
     clock: { now: ctx.now, ...found.state },
   });
 }

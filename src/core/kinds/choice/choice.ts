@@ -40,6 +40,8 @@ export type ChoiceResponse = z.infer<typeof response>;
 
 export interface ChoiceSheet {
   options: { id: string; text: string }[];
+  /** Whether the options may stand in any order. */
+  shuffle: boolean;
   several: boolean;
   /** How many may be chosen, when that is limited. */
   most: number | null;
@@ -133,7 +135,7 @@ function tryouts({ options, several }: ChoiceSetup): ChoiceResponse[] {
   return [...different.values()].map((chosen) => ({ chosen }));
 }
 
-export const choice: KindWith<'marked' | 'typed', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
+export const choice: KindWith<'marked' | 'typed' | 'parts', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
   name: 'choice',
   placement: 'block',
   setup: { name: 'choice setup', version: 1, schema: setup, migrations: [] },
@@ -157,6 +159,7 @@ export const choice: KindWith<'marked' | 'typed', ChoiceSetup, ChoiceSheet, Choi
     const { options, several, most, shuffle } = setup;
     return {
       options: (shuffle && seed !== null ? shuffled(options, seed) : options).map(({ id, text }) => ({ id, text })),
+      shuffle,
       several,
       most: several ? most : null,
       look: lookOf(setup),
@@ -177,6 +180,15 @@ export const choice: KindWith<'marked' | 'typed', ChoiceSetup, ChoiceSheet, Choi
     fixedKeyPlace: ({ several, shuffle, options }) =>
       several || shuffle ? null : options.findIndex((o) => o.key) + 1 || null,
     tryouts,
+  },
+  parts: {
+    of: ({ options }) => options.map((o) => o.id),
+    spokenOf: ({ chosen }) => chosen,
+    rename(sheet, names) {
+      const options = sheet.options.map(({ id, text }) => ({ id: names.get(id) ?? id, text }));
+      return { ...sheet, options: sheet.shuffle ? options.sort((a, b) => (a.id < b.id ? -1 : 1)) : options };
+    },
+    inNames: ({ chosen }, names) => ({ chosen: chosen.map((id) => names.get(id) ?? id) }),
   },
   typed: {
     name: 'choice',

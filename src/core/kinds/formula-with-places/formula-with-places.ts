@@ -168,7 +168,12 @@ function tryouts(setup: PlacesSetup): PlacesResponse[] {
   return [right, ...others].map((parts) => inPlaces(setup, parts));
 }
 
-export const formulaWithPlaces: KindWith<'marked' | 'typed' | 'valued', PlacesSetup, PlacesSheet, PlacesResponse> = {
+export const formulaWithPlaces: KindWith<
+  'marked' | 'typed' | 'valued' | 'parts',
+  PlacesSetup,
+  PlacesSheet,
+  PlacesResponse
+> = {
   name: 'formulaWithPlaces',
   placement: 'inline',
   setup: { name: 'formula with places', version: 1, schema: setup, migrations: [] },
@@ -216,6 +221,18 @@ export const formulaWithPlaces: KindWith<'marked' | 'typed' | 'valued', PlacesSe
       ids(setup)
         .map((id) => given[id] ?? '')
         .join('; '),
+  },
+  parts: {
+    of: ids,
+    spokenOf: ({ places: given }) => Object.keys(given),
+    rename: (sheet, names) => ({
+      ...sheet,
+      formula: fillPlaces(sheet.formula, ({ id }) => `\\placeholder[${names.get(id) ?? id}]{}`),
+      places: sheet.places.map((id) => names.get(id) ?? id),
+    }),
+    inNames: ({ places: given }, names) => ({
+      places: Object.fromEntries(Object.entries(given).map(([id, typed]) => [names.get(id) ?? id, typed])),
+    }),
   },
   valued: {
     value(setup, given) {

@@ -96,6 +96,8 @@ export const attempts = sqliteTable(
     /** Number instead of a name for markers. */
     script: integer('script').notNull(),
     seed: integer('seed').notNull(),
+    /** Of this come the names that parts of slots have on the sheets of this attempt. */
+    secret: text('secret').notNull().default(''),
     startedAt: integer('started_at').notNull(),
     /** Working minutes by the provision at the start; extensions come on top. */
     minutes: integer('minutes').notNull(),
