@@ -14,6 +14,7 @@ import { listShelves } from '@/server/bank/shelves';
 import { type BroughtIn, readForBringingIn } from '@/server/exchange/bring-in';
 import { keepBroughtIn } from '@/server/exchange/keep';
 import { csvFromRows, rowsFromCsv, rowsFromXlsx, xlsxFromRows } from '@/server/exchange/spreadsheet';
+import { readApart } from '@/server/exchange/read-apart';
 import { takeOut } from '@/server/exchange/take-out';
 import { addMedia } from '@/server/media/add-media';
 import { TestDepartment } from '../drivers/department';
@@ -256,3 +257,23 @@ describe('what is no file of questions', () => {
 function titleOf([body]: unknown[]): string {
   return plainText((body as BroughtIn['items'][number]['body']).content);
 }
+
+describe('a file that would hold up all others', () => {
+  it('is given up after a while, and the thread that serves did not stand still', async () => {
+    const bytes = strToU8('1. What turns?\na) the rotor\nb) the tower\n'.repeat(200_000));
+    let beats = 0;
+    const beating = setInterval(() => (beats += 1), 10);
+    const read = await readApart('long.txt', bytes, 500);
+    clearInterval(beating);
+    expect(read).toMatchObject({ ok: false, refusal: { code: 'file-too-much', values: { seconds: 0.5 } } });
+    expect(beats).toBeGreaterThan(20);
+  });
+
+  it('with more questions than anybody brings in is refused, and the next one is read', async () => {
+    const lines = Array.from({ length: 12_000 }, (_, i) => `${(i % 99) + 1}. What is it?\na) one\nb) two\n`);
+    const many = readApart('many.txt', strToU8(lines.join('')));
+    const next = readApart('q.txt', strToU8('1. What turns?'));
+    expect(await many).toMatchObject({ refusal: { code: 'file-too-many' } });
+    expect((await next).ok).toBe(true);
+  });
+});

@@ -1,12 +1,14 @@
-import ExcelJS from 'exceljs';
+import type ExcelJS from 'exceljs';
 import Papa from 'papaparse';
-import { readZip } from '@/core/exchange/zip';
+import { readZip, writeZip } from '@/core/exchange/zip';
 
 /** The first sheet of a workbook as rows of text. Throws when it is none; ZipRefused when it would grow too large. */
 export async function rowsFromXlsx(bytes: Uint8Array): Promise<string[][]> {
-  readZip(bytes);
-  const workbook = new ExcelJS.Workbook();
-  await workbook.xlsx.load(Buffer.from(bytes) as unknown as ExcelJS.Buffer);
+  // Packed anew of what was counted while it was unpacked: what a file says about its sizes may be a lie.
+  const counted = writeZip(readZip(bytes));
+  const { default: excel } = await import('exceljs');
+  const workbook = new excel.Workbook();
+  await workbook.xlsx.load(Buffer.from(counted) as unknown as ExcelJS.Buffer);
   const sheet = workbook.worksheets[0];
   const rows: string[][] = [];
   sheet?.eachRow({ includeEmpty: true }, (row, number) => {
@@ -46,7 +48,8 @@ export function csvFromRows(rows: readonly (readonly string[])[]): string {
 
 /** Rows as a workbook with one sheet; every cell is text. */
 export async function xlsxFromRows(name: string, rows: readonly (readonly string[])[]): Promise<Uint8Array> {
-  const workbook = new ExcelJS.Workbook();
+  const { default: excel } = await import('exceljs');
+  const workbook = new excel.Workbook();
   const sheet = workbook.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] });
   sheet.addRows(rows as string[][]);
   sheet.getRow(1).font = { bold: true };

@@ -63,6 +63,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     'This file holds no questions that can be read. DOCX, PDF, text, XLSX, CSV and our own archive can.',
   'file-unreadable': () =>
     'This file cannot be read; it may be damaged or not be what its name says. Nothing was brought in.',
+  'file-too-much': (v) =>
+    `This file takes more than ${v.seconds} seconds or too much memory to read; nothing of it was kept. Split it into smaller ones.`,
   'file-grows': () => 'This file unpacks to far more than questions need. It was not opened.',
   'file-too-many': (v) => `More than ${v.most} questions at once are too many. Divide the file.`,
   'recording-not-one': () => 'This is no sound or film that browsers play. MP3, M4A, OGG, WAV, MP4 and WebM can.',
