@@ -1,10 +1,11 @@
 import { defineConfig } from '@playwright/test';
 
 /** Stories that mostly wait for clocks and networks run beside the others. */
-const WAITING = ['**/rough-weather.spec.ts', '**/whole-way.spec.ts'];
+const WAITING = ['**/rough-weather.spec.ts', '**/whole-way.spec.ts', '**/attack/*.spec.ts'];
 
 export default defineConfig({
-  testDir: 'tests/stories',
+  testDir: 'tests',
+  testMatch: ['stories/*.spec.ts', 'attack/*.spec.ts'],
   timeout: 400_000,
   expect: { timeout: 30_000 },
   workers: 2,

@@ -28,7 +28,7 @@ export function readEnv(source: Record<string, string | undefined> = process.env
     throw new Error(`The environment is not usable. ${wrong}`);
   }
   const dataFolder = path.resolve(/* turbopackIgnore: true */ parsed.data.ZONDA_DATA);
-  mkdirSync(dataFolder, { recursive: true });
+  mkdirSync(dataFolder, { recursive: true, mode: 0o700 });
   return {
     dataFolder,
     databaseUrl: parsed.data.ZONDA_DATABASE_URL ?? `file:${path.join(dataFolder, 'zonda.db')}`,

@@ -58,6 +58,11 @@ export class Server {
     throw new Error(`The server did not answer at ${this.base}`);
   }
 
+  /** The number of the process. */
+  get pid(): number | undefined {
+    return this.process?.pid;
+  }
+
   /** Ends the process at once, as a power cut would. */
   async kill(): Promise<void> {
     const running = this.process;

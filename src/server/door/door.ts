@@ -11,7 +11,7 @@ const PIECES: Share = { atOnce: 4, waiting: 20, rush: 600, perSecond: 60 };
 /** Streams of events stay open; each open page takes one. */
 const STREAMS: Share = { atOnce: 12, waiting: 0, rush: 60, perSecond: 1 };
 /** Who is not signed in, by address: a whole class may come from one at the same moment. */
-const ADDRESS: Share = { atOnce: 40, waiting: 400, rush: 600, perSecond: 60 };
+const ADDRESS: Share = { atOnce: 20, waiting: 1000, rush: 2000, perSecond: 100 };
 /** Scripts and styles, by address. */
 const STATIC: Share = { atOnce: 100, waiting: 2000, rush: 6000, perSecond: 600 };
 

@@ -11,6 +11,8 @@ import { openDoor } from './door';
 const { values } = parseArgs({
   options: { host: { type: 'string', default: 'localhost' }, port: { type: 'string', default: '3000' } },
 });
+// What the server writes is nobody else's on this machine.
+process.umask(0o077);
 const { host } = values;
 const port = Number(values.port);
 const { proxy } = readEnv();

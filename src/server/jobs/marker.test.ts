@@ -2,7 +2,7 @@ import { Worker } from 'node:worker_threads';
 import { afterEach, describe, expect, it } from 'vitest';
 import { type Marker, openMarker } from './marker';
 
-/** A thread that stands in for the rules: at a slot "hangs" it thinks for ever, at "greedy" it wants all memory, at "broken" it throws. */
+/** A thread that stands in for the rules: at a slot "hangs" it thinks for ever, at "greedy" it wants all memory, at "broken" it throws, at "ends" it is gone. */
 const RULES = `
   const { parentPort } = require('node:worker_threads');
   parentPort.on('message', ({ id, givenUp }) => {
@@ -12,6 +12,7 @@ const RULES = `
       parentPort.postMessage({ at: { item: 'q', slot } });
       if (slot.startsWith('hangs')) for (;;);
       if (slot === 'greedy') { const all = []; for (;;) all.push(new Array(1e6).fill(slot)); }
+      if (slot === 'ends') process.exit(0);
       if (slot === 'broken') { parentPort.postMessage({ failed: 'RangeError' }); return; }
       marks.push({ slot, marks: '1' });
     }
@@ -62,6 +63,19 @@ describe('marking away from the thread that serves', () => {
   it('survives an answer that eats all memory', async () => {
     open(20_000);
     expect(await mark('a greedy b')).toEqual({ a: '1', greedy: null, b: '1' });
+  });
+
+  it('survives a thread that ends without a word, and one that cannot begin', async () => {
+    open();
+    expect(await mark('a ends b')).toEqual({ a: '1', ends: null, b: '1' });
+    let begun = 0;
+    const start = (): Worker => {
+      begun += 1;
+      return new Worker(begun === 1 ? 'throw new Error("no such file")' : RULES, { eval: true });
+    };
+    marker = openMarker('', start);
+    await expect(mark('a')).rejects.toThrow('no such file');
+    expect(await mark('a')).toEqual({ a: '1' });
   });
 
   it('says which attempt could not be marked, and marks the next', async () => {

@@ -40,7 +40,13 @@ export function openMarker(
       queue.run(async () => {
         const givenUp: Place[] = [];
         for (;;) {
-          const came = await ask((thread ??= start()), { ...attempt, givenUp }, mostTime);
+          const came = await ask((thread ??= start()), { ...attempt, givenUp }, mostTime).catch(
+            async (error: unknown) => {
+              // Whatever became of the thread, the next attempt gets a fresh one.
+              await end();
+              throw error;
+            },
+          );
           if ('marks' in came) return came.marks;
           await end();
           givenUp.push(came.stuckAt);
@@ -58,7 +64,7 @@ function ask(thread: Worker, order: MarkOrder, mostTime: number): Promise<{ mark
     let timer: NodeJS.Timeout | undefined;
     const settle = (how: () => void): void => {
       clearTimeout(timer);
-      thread.off('message', heard).off('error', died);
+      thread.off('message', heard).off('error', died).off('exit', gone);
       how();
     };
     const heard = (message: FromMarker): void => {
@@ -70,7 +76,8 @@ function ask(thread: Worker, order: MarkOrder, mostTime: number): Promise<{ mark
       timer = setTimeout(() => settle(() => done({ stuckAt: begun })), mostTime);
     };
     const died = (error: Error): void => settle(() => (at ? done({ stuckAt: at }) : failed(error)));
-    thread.on('message', heard).on('error', died);
+    const gone = (): void => died(new Error('The thread has ended'));
+    thread.on('message', heard).on('error', died).on('exit', gone);
     thread.postMessage(order);
   }).finally(() => thread.unref());
 }

@@ -65,7 +65,8 @@ async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeo
   if (!item) return NOT_FOUND;
   for (const [index, change] of made.entries()) {
     if (change.what !== 'answer') continue;
-    const slot = item.question.slots[change.slot];
+    const { slots } = item.question;
+    const slot = Object.hasOwn(slots, change.slot) ? slots[change.slot] : undefined;
     const read = slot && readResponse(kindOf(slot.kind), change.response);
     if (!slot || !read || kindOf(slot.kind).blank(read.response))
       return refuse('answer-unreadable', { at: ['changes', index] });

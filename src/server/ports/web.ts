@@ -1,6 +1,10 @@
+import type { LookupAddress } from 'node:dns';
 import { lookup } from 'node:dns/promises';
-import { isIP } from 'node:net';
+import http, { type IncomingMessage } from 'node:http';
+import https from 'node:https';
+import { isIP, type LookupFunction } from 'node:net';
 import { ok, type Result, refuse } from '@/core/base/result';
+import { isInside } from './inside';
 
 /** What the outside web gives: files by address, and free pictures by words. */
 export interface Web {
@@ -24,41 +28,38 @@ export const UNREACHABLE = refused('unreachable');
 const PATIENCE = 10_000;
 const MOST_HOPS = 4;
 
-/** Whether an address is one of this machine or its own network, which nobody may reach from outside through us. */
-export function isInside(ip: string): boolean {
-  const v4 = /^(?:::ffff:)?(\d+)\.(\d+)\.\d+\.\d+$/i.exec(ip);
-  if (v4) {
-    const [a, b] = [Number(v4[1]), Number(v4[2])];
-    return (
-      a === 0 ||
-      a === 10 ||
-      a === 127 ||
-      a >= 224 ||
-      (a === 100 && b >= 64 && b <= 127) ||
-      (a === 169 && b === 254) ||
-      (a === 172 && b >= 16 && b <= 31) ||
-      (a === 192 && (b === 168 || b === 0)) ||
-      (a === 198 && (b === 18 || b === 19))
-    );
-  }
-  return /^(::1?$|f[cd]|fe[89ab]|ff|64:ff9b|::ffff:)/i.test(ip);
+/** An address that may be asked, with the place that its name stands for. */
+export interface CheckedAddress {
+  url: URL;
+  place: LookupAddress;
 }
 
 /** Checks an address before every hop: http or https, an ordinary port, and no place inside. */
-export async function checkedAddress(address: string): Promise<Result<URL>> {
+export async function checkedAddress(address: string): Promise<Result<CheckedAddress>> {
   const url = URL.canParse(address) ? new URL(address) : null;
   if (!url || !/^https?:$/.test(url.protocol) || url.username !== '' || !['', '80', '443'].includes(url.port)) {
     return refused('address');
   }
   const host = url.hostname.replace(/^\[|\]$/g, '');
-  const found = isIP(host)
-    ? [host]
-    : await lookup(host, { all: true }).then(
-        (all) => all.map((a) => a.address),
-        () => [],
-      );
-  if (found.length === 0) return UNREACHABLE;
-  return found.some(isInside) ? refused('inside') : ok(url);
+  const family = isIP(host);
+  const found = family > 0 ? [{ address: host, family }] : await lookup(host, { all: true }).catch(() => []);
+  const [place] = found;
+  if (!place) return UNREACHABLE;
+  return found.some((one) => isInside(one.address)) ? refused('inside') : ok({ url, place });
+}
+
+/** Asks for what stands at an address, at the very place that was checked: its name is not looked up again. */
+export function ask({ url, place }: CheckedAddress): Promise<IncomingMessage | null> {
+  const { request } = url.protocol === 'https:' ? https : http;
+  const at: LookupFunction = (_, { all }, found) => {
+    if (all) found(null, [place]);
+    else found(null, place.address, place.family);
+  };
+  return new Promise((answer) => {
+    const asked = request(url, { lookup: at, signal: AbortSignal.timeout(PATIENCE) }, answer);
+    asked.on('error', () => answer(null));
+    asked.end();
+  });
 }
 
 /** The web as it is, within limits of size and time; without a service for free pictures it finds none. */
@@ -66,26 +67,33 @@ export const openWeb: Web = {
   async fetchFile(address, most) {
     let next = address;
     for (let hop = 0; hop < MOST_HOPS; hop++) {
-      const url = await checkedAddress(next);
-      if (!url.ok) return url;
-      const response = await fetch(url.value, { redirect: 'manual', signal: AbortSignal.timeout(PATIENCE) }).catch(
-        () => null,
-      );
-      const to = response?.headers.get('location');
-      if (response && to && response.status >= 300 && response.status < 400) next = new URL(to, url.value).href;
-      else return response?.ok ? readUpTo(response, most) : UNREACHABLE;
+      const checked = await checkedAddress(next);
+      if (!checked.ok) return checked;
+      const response = await ask(checked.value);
+      const { statusCode: status = 0, headers } = response ?? { headers: {} };
+      if (!response || status >= 400) {
+        response?.destroy();
+        return UNREACHABLE;
+      }
+      if (status < 300) return readUpTo(response, most).catch(() => UNREACHABLE);
+      response.destroy();
+      if (!headers.location || !URL.canParse(headers.location, checked.value.url)) return UNREACHABLE;
+      next = new URL(headers.location, checked.value.url).href;
     }
     return UNREACHABLE;
   },
   searchPictures: async () => [],
 };
 
-async function readUpTo(response: Response, most: number): Promise<Result<Uint8Array>> {
-  const chunks: Uint8Array[] = [];
+async function readUpTo(response: IncomingMessage, most: number): Promise<Result<Uint8Array>> {
+  const chunks: Buffer[] = [];
   let size = 0;
-  for await (const chunk of response.body ?? []) {
+  for await (const chunk of response as AsyncIterable<Buffer>) {
     size += chunk.length;
-    if (size > most) return refused('too-large');
+    if (size > most) {
+      response.destroy();
+      return refused('too-large');
+    }
     chunks.push(chunk);
   }
   return ok(new Uint8Array(Buffer.concat(chunks)));

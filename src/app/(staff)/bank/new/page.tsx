@@ -1,3 +1,4 @@
+import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
@@ -8,9 +9,10 @@ interface Props {
   searchParams: Promise<{ bank?: string; topic?: string }>;
 }
 
-/** Begins a new question and opens it on the bench. */
+/** Begins a new question and opens it on the bench; an address followed from elsewhere begins nothing. */
 export default async function NewQuestionPage({ searchParams }: Props) {
   const ctx = await staffContext();
+  if (['cross-site', 'same-site'].includes((await headers()).get('sec-fetch-site') ?? '')) redirect('/bank');
   const { bank, topic } = await searchParams;
   const shelves = await listShelves(ctx);
   const shelf = shelves.find((s) => s.id === bank) ?? shelves.find((s) => s.share === 'department') ?? shelves[0];
