@@ -4,6 +4,7 @@ import path from 'node:path';
 import { createQuestion } from '../../src/server/bank/create-question';
 import { must } from '../../src/core/base/result';
 import type { Context } from '../../src/server/context';
+import { hashPassword } from '../../src/server/auth/password';
 import { openDatabase } from '../../src/server/db/database';
 import { enrolments, members, sessions } from '../../src/server/db/schema/people';
 import { createExam, freshPlan, revisionToPlace } from '../../src/server/exams/exams';
@@ -20,6 +21,8 @@ export interface Writer {
   attempt: string;
   cookie: string;
 }
+
+export const CROWD_PASSWORD = 'gusts before noon';
 
 /** A fresh database with so many students, each signed in and in the room of one sitting of ten questions. */
 export async function crowd(folder: string, students: number): Promise<Writer[]> {
@@ -51,6 +54,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
   const sitting = must(
     await scheduleSitting(teacher, { exam, course, opensAt: now - 1000, closesAt: now + 3 * 3_600_000, minutes: 120 }),
   ).id;
+  const passwordHash = await hashPassword(CROWD_PASSWORD);
   const writers: Writer[] = [];
   for (let i = 0; i < students; i++) {
     const token = randomBytes(32).toString('base64url');
@@ -60,7 +64,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
         userName: `m${i}`,
         name: `Student ${i}`,
         role: 'student',
-        passwordHash: 'none',
+        passwordHash,
         createdAt: now,
       });
       await tx.insert(enrolments).values({ course, member: `m${i}` });

@@ -1,22 +1,33 @@
+import { execFile } from 'node:child_process';
 import path from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { promisify } from 'node:util';
 import { createClient } from '@libsql/client';
 import { Server } from '../../tests/drivers/server';
-import { crowd, type Writer } from './crowd';
+import { crowd, CROWD_PASSWORD, type Writer } from './crowd';
 import { percentile, say, takenByOthers } from './figures';
 
 const EVERY = 5000;
+
+/** Runs an attacker in a process of its own; ends with what it says. */
+const attackers = (...args: string[]): Promise<string> =>
+  promisify(execFile)(process.execPath, ['--import', 'tsx', 'scripts/bench/attackers.ts', ...args]).then(({ stdout }) =>
+    stdout.trim(),
+  );
 
 /** Students who each save two answers every five seconds; with kills the server dies on the way and every client catches up. */
 export async function load({
   students,
   seconds,
   kills,
+  attacked = false,
 }: {
   students: number;
   seconds: number;
   kills: number;
+  /** One of the students floods, and two hundred others sign in at once. */
+  attacked?: boolean;
 }): Promise<void> {
   const writers = await crowd(path.resolve('.test/load'), students);
   const server = new Server(3400, 'load');
@@ -74,7 +85,16 @@ export async function load({
       await server.start();
     }
   };
-  await Promise.all([killer(), ...writers.map(student)]);
+  const attack = async (): Promise<void> => {
+    const [greedy] = writers;
+    if (!attacked || !greedy) return;
+    await sleep(EVERY);
+    const flood = attackers('flood', server.base, greedy.attempt, greedy.cookie, String(Math.max(5, seconds / 2)));
+    await sleep(EVERY);
+    say({ '200 sign-ins at once': await attackers('sign-in', server.base, '200', CROWD_PASSWORD) });
+    say({ 'the flood was answered': await flood });
+  };
+  await Promise.all([killer(), attack(), ...writers.slice(attacked ? 1 : 0).map(student)]);
   await server.kill();
 
   const db = createClient({ url: `file:${path.resolve('.test/load/zonda.db')}` });

@@ -15,6 +15,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   'save-ratio': () => saveRatio(),
   load: () => load({ students, seconds, kills: 0 }),
   'load-with-kills': () => load({ students, seconds, kills: 5 }),
+  'under-attack': () => load({ students, seconds, kills: 0, attacked: true }),
   room: () => room(),
   writing: () => writing(),
   'mark-anew': () => markingAnew(Number(process.env.BENCH_ATTEMPTS ?? 2000)),
