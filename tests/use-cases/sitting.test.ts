@@ -253,6 +253,22 @@ describe('answers', () => {
     expect((await currentAnswers(dept.out.db.read, ada)).item0?.c).toEqual({ version: 1, text: 'laptop, later' });
   });
 
+  it('fill the database only so far, however much is sent; the last ones stand there all the same', async () => {
+    const { sitting, items } = await dept.sitting(10, 60);
+    const ada = await enter('ada', sitting);
+    const text = 'x'.repeat(4900);
+    for (let i = 0; i < 600; i++) {
+      dept.now += 5000;
+      const all = items.map((item) => entry(item, 'c', { text: `${text} ${i}` }));
+      must(await saveAnswers(dept.as('ada'), { attempt: ada, device: 'device-one', entries: all }));
+    }
+    const kept = await dept.out.db.read.select({ value: answers.value }).from(answers);
+    const weight = kept.reduce((sum, { value }) => sum + JSON.stringify(value).length, 0);
+    expect(weight).toBeGreaterThan(19_000_000);
+    expect(weight).toBeLessThan(20_100_000);
+    expect((await currentAnswers(dept.out.db.read, ada)).item9?.c).toEqual({ version: 1, text: `${text} 599` });
+  });
+
   it('that are none are refused without losing the others', async () => {
     const { sitting } = await dept.sitting(1);
     const ada = await enter('ada', sitting);

@@ -38,22 +38,17 @@ export interface MarkingTask {
   waiting: number;
 }
 
-/** Everything that waits for a person or was marked by one, by question. Only handed-in attempts count. */
+/** Everything that waits for a person or was marked by one in the actor's courses, by question. Only handed-in attempts count. */
 export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> {
-  const own = await coursesFor(ctx, 'mark answers');
   if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
+  const own = (await coursesFor(ctx, 'mark answers')).map(({ id }) => id);
   const { read } = ctx.db;
   const rows = await read
     .selectDistinct({ id: sittings.id, title: sittings.title, course: courses.code, opensAt: sittings.opensAt })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
     .innerJoin(attempts, and(eq(attempts.sitting, sittings.id), isNotNull(attempts.handedInAt)))
-    .where(
-      inArray(
-        courses.id,
-        own.map(({ id }) => id),
-      ),
-    )
+    .where(inArray(courses.id, own))
     .orderBy(desc(sittings.opensAt));
   const tasks: MarkingTask[] = [];
   for (const sitting of rows) {

@@ -25,5 +25,10 @@ export async function keepMarks(
       mending,
     })),
   );
+  await insertMarks(tx, rows);
+}
+
+/** Adds marks to the history. */
+export async function insertMarks(tx: Transaction, rows: readonly (typeof marks.$inferInsert)[]): Promise<void> {
   for (let from = 0; from < rows.length; from += ROWS) await tx.insert(marks).values(rows.slice(from, from + ROWS));
 }

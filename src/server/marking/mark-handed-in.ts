@@ -1,11 +1,9 @@
 import { and, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { Outside } from '../context';
-import { attempts, marks } from '../db/schema/exams';
+import { attempts } from '../db/schema/exams';
 import { versionOf } from '../events/versions';
 import type { AttemptRow } from '../sittings/attempts';
-
-/** Rows that a statement takes without passing the database's limit of variables. */
-const ROWS = 500;
+import { insertMarks } from './keep-marks';
 
 /** What this process is at, on the global object, because the framework may load this module more than once in one process. */
 const KEY = Symbol.for('zonda.marking');
@@ -31,8 +29,11 @@ async function markOnce(out: Outside, { id, sitting, seed }: AttemptRow): Promis
         .where(and(eq(attempts.id, id), isNull(attempts.markedAt)))
         .returning({ id: attempts.id });
       // Another process may have been faster.
-      const rows = first.length === 0 ? [] : found.map((mark) => ({ ...mark, attempt: id, remark: '', at: out.now }));
-      for (let from = 0; from < rows.length; from += ROWS) await tx.insert(marks).values(rows.slice(from, from + ROWS));
+      if (first.length > 0)
+        await insertMarks(
+          tx,
+          found.map((mark) => ({ ...mark, attempt: id, remark: '', at: out.now })),
+        );
       return true;
     });
     if (kept) return;

@@ -26,6 +26,12 @@ export const WHOLE = '';
 
 /** A change of a place goes into the story when the one before is so old, in milliseconds. */
 const GRAIN = 5000;
+/**
+ * So much the story of an attempt may weigh, in characters; whoever writes for
+ * hours comes to a hundredth of it. What stands there at handing in is kept in
+ * any case.
+ */
+const MOST_STORY = 20_000_000;
 /** Rows a statement takes without passing the database's limit of variables. */
 const ROWS = 1000;
 
@@ -35,11 +41,13 @@ const placeIn = (row: { attempt: string; item: string; slot: string }): string =
 
 /**
  * What additions change: the present answers, and the changes that go into the story. The answer that was written last
- * is the present one; what a device sends again, or sent before something newer of its own, changes nothing.
+ * is the present one; what a device sends again, or sent before something newer of its own, changes nothing. `weights`
+ * says how much the story of each attempt weighs, and is brought up to date.
  */
 function changes(
   there: readonly Omit<NowRow, 'value'>[],
   additions: readonly Addition[],
+  weights: Map<string, number>,
 ): { now: NowRow[]; story: (typeof answers.$inferInsert)[] } {
   const before = new Map(there.map((row) => [placeIn(row), row]));
   const now = new Map<string, NowRow>();
@@ -51,9 +59,13 @@ function changes(
       const old = now.get(place) ?? before.get(place);
       if (old && old.device === row.device && old.seq >= row.seq) continue;
       const late = old !== undefined && old.writtenAt > row.writtenAt;
-      const kept = !old || late || row.receivedAt - old.keptAt >= GRAIN;
-      if (kept) story.push({ ...entry, attempt });
-      if (!late) now.set(place, kept ? row : { ...row, keptAt: old.keptAt });
+      const weight = weights.get(attempt) ?? 0;
+      const kept = weight < MOST_STORY && (!old || late || row.receivedAt - old.keptAt >= GRAIN);
+      if (kept) {
+        story.push({ ...entry, attempt });
+        weights.set(attempt, weight + JSON.stringify(entry.value).length);
+      }
+      if (!late) now.set(place, kept ? row : { ...row, keptAt: old?.keptAt ?? row.keptAt });
     }
   }
   return { now: [...now.values()], story };
@@ -76,15 +88,15 @@ async function write(db: Database, additions: Addition[]): Promise<boolean[]> {
           isNull(attempts.handedInAt),
         ),
       )
-      .returning({ id: attempts.id });
+      .returning({ id: attempts.id, weight: attempts.storyWeight });
     const ids = new Set(open.map(({ id }) => id));
     const taken = additions.filter(({ attempt, entries }) => ids.has(attempt) && entries.length > 0);
-    if (taken.length > 0) await writeDown(tx, taken);
+    if (taken.length > 0) await writeDown(tx, taken, new Map(open.map(({ id, weight }) => [id, weight])));
     return additions.map(({ attempt }) => ids.has(attempt));
   });
 }
 
-async function writeDown(tx: Transaction, additions: Addition[]): Promise<void> {
+async function writeDown(tx: Transaction, additions: Addition[], weights: Map<string, number>): Promise<void> {
   const { value: _, ...facts } = COLUMNS;
   const there = await tx
     .select(facts)
@@ -98,7 +110,10 @@ async function writeDown(tx: Transaction, additions: Addition[]): Promise<void> 
         inArray(answersNow.item, [...new Set(additions.flatMap(({ entries }) => entries.map(({ item }) => item)))]),
       ),
     );
-  const { now, story } = changes(there, additions);
+  const before = new Map(weights);
+  const { now, story } = changes(there, additions, weights);
+  for (const [id, storyWeight] of weights)
+    if (storyWeight !== before.get(id)) await tx.update(attempts).set({ storyWeight }).where(eq(attempts.id, id));
   for (let from = 0; from < now.length; from += ROWS) {
     await tx
       .insert(answersNow)

@@ -38,17 +38,15 @@ export async function giveMoreTime(ctx: Context, raw: unknown): Promise<Result<n
 export async function giveBackLost(ctx: Context, sitting: string): Promise<Result<null>> {
   const allowed = await inSitting(ctx, 'run sittings', sitting);
   if (!allowed.ok) return allowed;
-  const lost = (await attemptsOf(ctx.db.read, sitting)).filter(
-    ({ state, ungiven }) => state.handedInAt === null && ungiven > 0,
-  );
   const given = { sitting, reason: FOR_OUTAGE, by: ctx.actor.id, at: ctx.now };
-  const rows = lost.map(({ attempt: { participant }, ungiven }) => ({
-    ...given,
-    id: newId(),
-    participant,
-    minutes: Math.ceil(ungiven / 60_000),
-  }));
-  if (rows.length > 0) await ctx.db.transaction((tx) => tx.insert(extensions).values(rows));
+  // Looked at and given in one go: a second click finds nothing to give.
+  await ctx.db.transaction(async (tx) => {
+    for (const { attempt, state, ungiven } of await attemptsOf(tx, sitting)) {
+      if (state.handedInAt !== null || ungiven === 0) continue;
+      const minutes = Math.ceil(ungiven / 60_000);
+      await tx.insert(extensions).values({ ...given, id: newId(), participant: attempt.participant, minutes });
+    }
+  });
   return ok();
 }
 

@@ -106,6 +106,8 @@ export const attempts = sqliteTable(
     /** When the rules had marked it; null until then. */
     markedAt: integer('marked_at'),
     seenAt: integer('seen_at').notNull(),
+    /** How much the story of its answers weighs, in characters. */
+    storyWeight: integer('story_weight').notNull().default(0),
   },
   (t) => [
     index('attempts_sitting').on(t.sitting, t.participant),

@@ -1,0 +1,1 @@
+ALTER TABLE `attempts` ADD `story_weight` integer DEFAULT 0 NOT NULL;
