@@ -78,7 +78,9 @@ test('a body without an end is not read', async () => {
 });
 
 test('answers that were made to take for ever are handed in, and nobody waits for them', async () => {
-  const page = await (await attacker.send(attacker.room)).text();
+  // Somebody whose share is whole.
+  const hostileOne = await Attacker.enter(stage, 22);
+  const page = await (await hostileOne.send(hostileOne.room)).text();
   // The ids of everything on the paper, as anybody reads them from the page.
   const items = [...new Set([...page.matchAll(/\\"id\\":\\"([0-9a-f-]{36})\\"/g)].map(([, id]) => id ?? ''))];
   const hostile = ['0<1<2<3', 'x+1+0*\\sum_{n=1}^{2000}{n!}', `${'\\sin('.repeat(60)}x`, 'gearbox '.repeat(600)];
@@ -88,13 +90,13 @@ test('answers that were made to take for ever are handed in, and nobody waits fo
     for (const slot of ['a', 'b', 'c', 'd'])
       for (const text of hostile) {
         const values = [{ formula: text }, { text }, { number: text, unit: '' }];
-        const saved = await attacker.save(values.map((value) => ({ seq: ++seq, item, slot, value, age: 0 })));
+        const saved = await hostileOne.save(values.map((value) => ({ seq: ++seq, item, slot, value, age: 0 })));
         const result = (await saved.json().catch(() => null)) as { value?: { saved: number[] } } | null;
         taken += result?.value?.saved.length ?? 0;
       }
   expect(taken).toBeGreaterThan(3);
   const took = honest.pace(30);
-  const handedIn = attacker.send(`/api${attacker.room}/hand-in`, { method: 'POST' });
+  const handedIn = hostileOne.send(`/api${hostileOne.room}/hand-in`, { method: 'POST' });
   expect(at(await took, 0.9)).toBeLessThan(1000);
   expect((await handedIn).status).toBe(200);
 });

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { WT110, WT201 } from '../../src/demo/people';
-import { LAPTOP, PHONE } from '../drivers/browser';
+import { DEMO_PASSWORD, WT110, WT201 } from '../../src/demo/people';
+import { goTo, LAPTOP, PHONE } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** What must hold on every screen: no barrier for anybody, no door that opens to the wrong person. */
@@ -168,4 +168,63 @@ test('a wrong password is told beside the field, and markup in a name stays text
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'do not fit together' })).toBeVisible();
   await expect(page.getByLabel('User name')).toHaveValue('<img src=x onerror=alert(1)>');
+});
+
+test('a student whom wrong passwords keep out is let in from the sitting’s page, and takes a password of their own', async () => {
+  const student = WT110[20];
+  const page = await (await stage.browser.newContext({ baseURL: stage.base })).newPage();
+  await page.goto('/sign-in');
+  const tryWith = async (password: string): Promise<void> => {
+    await page.getByLabel('User name').fill(student?.userName ?? '');
+    await page.getByLabel('Password').fill(password);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled();
+  };
+  for (let i = 0; i < 5; i++) {
+    await tryWith(`guess ${i}`);
+    await expect(page.getByRole('alert').filter({ hasText: 'do not fit together' })).toBeVisible();
+  }
+  await tryWith(DEMO_PASSWORD);
+  await expect(page.getByRole('alert').filter({ hasText: 'Too many wrong tries' })).toBeVisible();
+
+  const teacher = (await stage.signIn('jonas')).page;
+  await goTo(teacher, '/sittings');
+  await teacher.getByRole('link', { name: 'Certificate' }).first().click();
+  const row = teacher.getByRole('row', { name: student?.name ?? '' });
+  await expect(row).toContainText('keep');
+  await row.getByRole('button', { name: 'sign in at once' }).click();
+  await expect(row).not.toContainText('Wrong passwords');
+  await page.getByLabel('Password').fill(DEMO_PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL(/\/my$/);
+
+  await page.getByRole('button', { name: `${student?.name}, student` }).click();
+  await page.getByRole('button', { name: 'Your password…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('The one that holds now').fill(DEMO_PASSWORD);
+  await dialog.getByLabel('The new one').fill('password123');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('alert')).toContainText('Many people have this one');
+  await dialog.getByLabel('The new one').fill('gusts before noon');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('status')).toContainText('It is changed');
+});
+
+test('a teacher of one course sees nothing of another, whatever address is typed', async () => {
+  const jonas = (await stage.signIn('jonas')).page;
+  const odalys = (await stage.signIn('odalys')).page;
+  await goTo(odalys, '/sittings');
+  const addresses = await odalys
+    .getByRole('link', { name: /Mid-term|first check/ })
+    .evaluateAll((links) => links.map((link) => link.getAttribute('href') ?? ''));
+  expect(addresses.length).toBeGreaterThan(0);
+  for (const address of addresses.flatMap((one) => [one, `${one}/results`, `${one}/answers`])) {
+    const response = await jonas.goto(address.replace(/\/results\/results$/, '/results'));
+    expect([address, response?.status()]).toEqual([address, 404]);
+  }
+  await goTo(jonas, '/sittings');
+  await expect(jonas.getByText('Certificate').first()).toBeVisible();
+  await expect(jonas.getByText('Mid-term')).toHaveCount(0);
+  await goTo(jonas, '/gradebook');
+  await expect(jonas.getByText('WT-201')).toHaveCount(0);
 });

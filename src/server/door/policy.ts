@@ -12,6 +12,8 @@ export function contentPolicy(nonce: string): string {
     "img-src 'self' data: blob:",
     "media-src 'self' blob:",
     "font-src 'self' data:",
+    // Pictures that are pasted come as addresses that hold them.
+    "connect-src 'self' data: blob:",
     "worker-src 'self' blob:",
     "object-src 'none'",
     "base-uri 'none'",

@@ -24,7 +24,7 @@ const door = openDoor({ proxy });
 const server = createServer((request, response) => {
   door(request, response, () => answer(request, response)).catch(() => response.destroy());
 });
-// A file of 256 KB on a slow line takes a while; nothing that is honest takes longer.
-server.requestTimeout = 120_000;
+// A recording on a slow line takes minutes; nothing that is honest takes longer.
+server.requestTimeout = 600_000;
 server.headersTimeout = 20_000;
 server.listen(port, host, () => console.log(`Zonda at http://${host}:${port}`));

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -10,6 +10,7 @@ import { exams, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
 import { visibleBanks } from '../bank/access';
 import { cutRevision } from '../bank/write';
+import { coursesFor } from '../people/courses';
 import { readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
 import { withinReach } from './reach';
@@ -96,7 +97,7 @@ export interface OpenExam {
   plan: ExamPlan;
   version: number;
   savedAt: number;
-  /** Where it was, or will be, sat; newest first. */
+  /** Where it was, or will be, sat in the reader's courses; newest first. */
   sittings: { id: string; title: string; opensAt: number }[];
 }
 
@@ -109,10 +110,11 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
     .where(eq(exams.id, id));
   if (!row) return NOT_FOUND;
   const { exam, course } = row;
+  const own = (await coursesFor(ctx, 'run sittings')).map(({ id: one }) => one);
   const held = await ctx.db.read
     .select({ id: sittings.id, title: sittings.title, opensAt: sittings.opensAt })
     .from(sittings)
-    .where(eq(sittings.exam, id))
+    .where(and(eq(sittings.exam, id), inArray(sittings.course, own)))
     .orderBy(desc(sittings.opensAt))
     .limit(10);
   return ok({

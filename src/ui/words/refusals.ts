@@ -8,7 +8,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'not-found': () => 'This is not there any more.',
   'bad-input': (v) => PROBLEMS[String(v.problem)] ?? 'This cannot be read. Look at what you typed.',
   'sign-in-wrong': () => 'User name and password do not fit together.',
-  'sign-in-slowed': (v) => `Too many wrong tries on this account. Wait ${v.seconds} seconds, then try again.`,
+  'sign-in-slowed': (v) =>
+    `Too many wrong tries on this account. Wait ${v.seconds} seconds, then try again; a teacher can let a student in at once.`,
   'too-much-at-once': () => 'Too much is asked for at once. Wait a moment, then try again.',
   'password-wrong': () => 'This is not your password.',
   'password-short': (v) => `This is too short; ${v.least} signs or more.`,
