@@ -172,7 +172,7 @@ test('the pass mark is moved, and the results are released', async () => {
 test('pages that wait open by themselves within two seconds of the moment, each at a moment of its own', async () => {
   const pages = await Promise.all(WT201.slice(0, 6).map(async ({ userName }) => (await stage.signIn(userName)).page));
   for (const waiting of pages) await expect(waiting.getByText('Drive train, final')).toBeVisible();
-  const client = createClient({ url: `file:${path.join(stage.server.data, 'zonda.db')}` });
+  const client = createClient({ url: `file:${path.join(stage.server.data, 'zonda.db')}`, timeout: 5000 });
   const moment = Date.now() + 8_000;
   await client.execute({
     sql: 'UPDATE sittings SET opens_at = ? WHERE title = ?',
