@@ -46,7 +46,12 @@ test('a picture is put in the place of another; sounds lie in the tray too', asy
   const take = async (words: string): Promise<void> => {
     await page.getByRole('button', { name: 'Picture', exact: true }).click();
     await tray.getByLabel('Find it by what it shows').fill(words);
-    await tray.getByRole('list', { name: 'Pictures' }).getByRole('button').first().click();
+    // At once, while it is still being looked for: what is seen can be chosen, and stays so.
+    await tray
+      .getByRole('list', { name: 'Pictures' })
+      .getByRole('button', { name: new RegExp(words, 'i') })
+      .first()
+      .click();
   };
   await take('Windsock');
   await expect(tray.getByRole('button', { name: 'In the place of the chosen one' })).toHaveCount(0);

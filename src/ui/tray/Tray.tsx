@@ -33,15 +33,18 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
   const [medium, setMedium] = useState<Medium>('picture');
   const [licence, setLicence] = useState<string | null>(null);
   const [opened, setOpened] = useState<OpenedTray | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  /** Stays chosen when the list becomes another one, because what was typed is only being looked for. */
+  const [chosen, setChosen] = useState<TrayItem | null>(null);
   const [address, setAddress] = useState('');
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [free, setFree] = useState(false);
 
-  const load = useCallback(async (wanted: Wanted): Promise<void> => {
+  const load = useCallback(async (wanted: Wanted): Promise<TrayItem[]> => {
     const found = await openTrayAction(wanted);
-    if (found.ok) setOpened(found.value);
+    if (!found.ok) return [];
+    setOpened(found.value);
+    return found.value.items;
   }, []);
   useEffect(() => {
     const timer = setTimeout(() => void load({ words, medium, licence }), 120);
@@ -60,8 +63,8 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
     setWords('');
     setLicence(null);
     setMedium(as);
-    await load({ words: '', medium: as, licence: null });
-    setChosen(result.value.media);
+    const items = await load({ words: '', medium: as, licence: null });
+    setChosen(items.find((i) => i.media === result.value.media) ?? null);
     return true;
   };
   const add = async (files: FileList | null | undefined): Promise<void> => {
@@ -79,7 +82,7 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
     if (await added(await addFromWebAction(address))) setAddress('');
     setBusy(false);
   };
-  const item = opened?.items.find((i) => i.media === chosen);
+  const item = opened?.items.find((i) => i.media === chosen?.media) ?? chosen;
   const takeFiles = (event: ClipboardEvent | DragEvent, files: FileList): void => {
     if (files.length === 0) return;
     event.preventDefault();
@@ -174,8 +177,8 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
               <li key={i.media}>
                 <button
                   type="button"
-                  aria-pressed={i.media === chosen}
-                  onClick={() => setChosen(i.media)}
+                  aria-pressed={i.media === chosen?.media}
+                  onClick={() => setChosen(i)}
                   onDoubleClick={() => onPick(i)}
                 >
                   {i.medium === 'picture' ? (
