@@ -13,6 +13,7 @@ import {
   usedIn,
 } from '@/server/media/tray';
 import type { FreePicture } from '@/server/ports/web';
+import { text } from './sent';
 
 export async function openTrayAction(wanted: unknown): Promise<Result<OpenedTray>> {
   return openTray(await staffContext(), wanted);
@@ -23,7 +24,7 @@ export async function describeMediaAction(input: unknown): Promise<Result<null>>
 }
 
 export async function usedInAction(media: string): Promise<{ id: string; title: string }[]> {
-  return usedIn(await staffContext(), media);
+  return usedIn(await staffContext(), text(media));
 }
 
 export async function replaceEverywhereAction(old: string, now: string): Promise<Result<{ count: number }>> {
@@ -31,13 +32,13 @@ export async function replaceEverywhereAction(old: string, now: string): Promise
 }
 
 export async function addFromWebAction(address: string): Promise<Result<AddedMedia>> {
-  return addFromWeb(await staffContext(), address);
+  return addFromWeb(await staffContext(), text(address));
 }
 
 export async function searchFreePicturesAction(words: string): Promise<Result<FreePicture[]>> {
-  return searchFreePictures(await staffContext(), words);
+  return searchFreePictures(await staffContext(), text(words));
 }
 
 export async function addFreePictureAction(picture: FreePicture): Promise<Result<AddedMedia>> {
-  return addFreePicture(await staffContext(), picture);
+  return addFreePicture(await staffContext(), text(picture?.address));
 }

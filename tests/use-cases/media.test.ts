@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { FRESH_PICTURE } from '@/core/content/document';
+import { createQuestion } from '@/server/bank/create-question';
 import { openQuestion } from '@/server/bank/open-question';
 import { addMedia } from '@/server/media/add-media';
 import { addCaptions, addRecording } from '@/server/media/add-recording';
@@ -16,6 +17,7 @@ import {
   replaceEverywhere,
   searchFreePictures,
 } from '@/server/media/tray';
+import { banks } from '@/server/db/schema/bank';
 import { TestDepartment } from '../drivers/department';
 import { wav } from '../drivers/documents';
 import { sampleQuestion } from '../drivers/samples';
@@ -77,7 +79,7 @@ describe('the tray', () => {
     const one = must(await addMedia(dept.as('teacher'), await bitmap(10, 10).png().toBuffer()));
     const two = must(await addMedia(dept.as('lead'), await bitmap(20, 10, 'blue').png().toBuffer()));
     must(
-      await describeMedia(dept.as('lead'), {
+      await describeMedia(dept.as('teacher'), {
         media: one.media,
         description: 'A brake disc',
         licence: 'own work',
@@ -87,7 +89,8 @@ describe('the tray', () => {
     expect(must(await openTray(dept.as('teacher'), pictures('DISC own'))).items.map((p) => p.media)).toEqual([
       one.media,
     ]);
-    expect(must(await openTray(dept.as('teacher'), pictures(''))).items).toHaveLength(2);
+    // What nobody has put anywhere yet is in the tray of whoever brought it.
+    expect(must(await openTray(dept.as('teacher'), pictures(''))).items.map((p) => p.media)).toEqual([one.media]);
     expect((await openTray(dept.as('ada'), pictures(''))).ok).toBe(false);
 
     const body = sampleQuestion('With a picture');
@@ -102,6 +105,33 @@ describe('the tray', () => {
     });
     expect(after.version).toBe(before.version + 1);
     expect(await usedIn(dept.as('teacher'), one.media)).toEqual([]);
+    expect(must(await openTray(dept.as('teacher'), pictures(''))).items).toHaveLength(2);
+  });
+
+  it('shows what one brought oneself and what stands in a bank that one sees, and nothing else is changed there', async () => {
+    const bytes = await bitmap(10, 10).png().toBuffer();
+    const { media } = must(await addMedia(dept.as('stranger'), bytes));
+    const there = async (who: string) =>
+      must(await openTray(dept.as(who), pictures(''))).items.some((item) => item.media === media);
+    const about = { media, description: 'mine now', licence: '', source: '' };
+    await dept.out.db.transaction((tx) =>
+      tx.insert(banks).values({ id: 'hidden', name: 'Hidden', share: 'private', owner: dept.id('stranger') }),
+    );
+    const body = sampleQuestion('With a picture');
+    const attrs = { ...FRESH_PICTURE, media, ratio: 1, width: 50, description: 'x' };
+    body.content.content.push({ type: 'picture', attrs });
+    must(await createQuestion(dept.as('stranger'), { bank: 'hidden', body }));
+    expect([await there('stranger'), await there('teacher')]).toEqual([true, false]);
+    expect((await describeMedia(dept.as('teacher'), about)).ok).toBe(false);
+    const other = must(await addMedia(dept.as('teacher'), await bitmap(20, 10).png().toBuffer()));
+    expect((await replaceEverywhere(dept.as('teacher'), { old: other.media, now: media })).ok).toBe(false);
+    // The same bytes, brought by another.
+    must(await addMedia(dept.as('lead'), bytes));
+    expect([await there('lead'), await there('teacher')]).toEqual([true, false]);
+    // In a question of a bank that both see.
+    await dept.question(body);
+    expect(await there('teacher')).toBe(true);
+    must(await describeMedia(dept.as('teacher'), about));
   });
 
   it('keeps pictures, sounds and films apart, and narrows by licence', async () => {
@@ -122,7 +152,7 @@ describe('the tray', () => {
   it('takes free pictures with their licence, and nothing from inside the network', async () => {
     const [free] = must(await searchFreePictures(dept.as('teacher'), 'cup anemometer'));
     if (!free) throw new Error('The stand-in has one');
-    must(await addFreePicture(dept.as('teacher'), free));
+    must(await addFreePicture(dept.as('teacher'), free.address));
     expect(must(await openTray(dept.as('teacher'), pictures('anemometer'))).items[0]).toMatchObject({
       licence: 'CC0 1.0',
       description: 'Cup anemometer',

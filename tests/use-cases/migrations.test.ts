@@ -6,8 +6,9 @@ import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { openDatabase } from '@/server/db/database';
-import { keptSearches, questions } from '@/server/db/schema/bank';
+import { keptSearches, mediaKeepers, mediaUses, questions } from '@/server/db/schema/bank';
 import { attempts, extensions, participants } from '@/server/db/schema/exams';
+import { courseStaff } from '@/server/db/schema/people';
 import { currentAnswers } from '@/server/sittings/attempts';
 import { heldFiles } from '@/server/sittings/handed-files';
 
@@ -117,5 +118,55 @@ it('questions and kept searches know the kind of a formula with places by its pr
     kind: 'formulaWithPlaces',
     words: 'places',
   });
+  db.close();
+});
+
+it('what was handed in before stays marked, every teacher and marker keeps every course, and the tray what it had', async () => {
+  const client = await databaseBefore('0018_marked_at');
+  await client.execute('PRAGMA foreign_keys = OFF');
+  for (const [id, role] of [
+    ['imre', 'teacher'],
+    ['mirela', 'marker'],
+    ['odalys', 'lead'],
+    ['ada', 'student'],
+  ])
+    await client.execute({
+      sql: "INSERT INTO members (id, user_name, name, role, password_hash, created_at) VALUES (?, ?, '', ?, '', 1)",
+      args: [id ?? '', id ?? '', role ?? ''],
+    });
+  await client.execute("INSERT INTO courses (id, code, title, term) VALUES ('c', 'WT', '', '')");
+  for (const [id, handedIn] of [
+    ['one', 7],
+    ['two', null],
+  ] as const)
+    await client.execute({
+      sql: "INSERT INTO attempts (id, sitting, participant, script, seed, started_at, minutes, seen_at, handed_in_at) VALUES (?, 's', 'ada', 1, 2, 3, 4, 5, ?)",
+      args: [id, handedIn],
+    });
+  const hash = 'a'.repeat(64);
+  await client.execute({
+    sql: "INSERT INTO media (hash, mime, size, width, height, added_by, added_at) VALUES (?, 'image/png', 1, 1, 1, 'imre', 1)",
+    args: [hash],
+  });
+  await client.execute({
+    sql: `INSERT INTO questions (id, bank, difficulty, demand, title, kinds, marks, ready, draft, draft_version, revision, changed, author, saved_by, saved_at)
+          VALUES ('q', 'b', 1, 'know', '', '', '1', 1, ?, 1, 1, 0, 'imre', 'imre', 1)`,
+    args: [JSON.stringify({ content: [{ attrs: { media: hash } }] })],
+  });
+  client.close();
+  const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
+  const rows = await db.read.select().from(attempts);
+  expect(rows.map((a) => [a.id, a.markedAt])).toEqual([
+    ['one', 7],
+    ['two', null],
+  ]);
+  const secrets = rows.map(({ secret }) => secret);
+  expect(secrets.every((secret) => /^[0-9a-f]{32}$/.test(secret)) && secrets[0] !== secrets[1]).toBe(true);
+  expect(await db.read.select().from(courseStaff)).toEqual([
+    { course: 'c', member: 'imre' },
+    { course: 'c', member: 'mirela' },
+  ]);
+  expect(await db.read.select().from(mediaKeepers)).toEqual([{ media: hash, member: 'imre' }]);
+  expect(await db.read.select().from(mediaUses)).toEqual([{ media: hash, row: 1 }]);
   db.close();
 });

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN } from '../context';
-import { media } from '../db/schema/bank';
+import { keepMediaRow } from './keep-rows';
 import { sizeName, sizesOf } from './sizes';
 
 /** The largest picture that is taken; students get one that is scaled for screens. */
@@ -50,10 +50,8 @@ export async function addMedia(
   await ctx.files.put(hash, bytes);
   for (const [size, made] of await sizesOf(bytes, mime)) await ctx.files.put(sizeName(hash, size), made);
   await ctx.db.transaction(async (tx) => {
-    await tx
-      .insert(media)
-      .values({ hash, mime, size: bytes.length, ...size, ...about, addedBy: ctx.actor.id, addedAt: ctx.now })
-      .onConflictDoNothing();
+    const added = { addedBy: ctx.actor.id, addedAt: ctx.now };
+    await keepMediaRow(tx, { hash, mime, size: bytes.length, ...size, ...about, ...added });
   });
   return ok({ media: hash, ratio: size.width / size.height, width: size.width });
 }

@@ -4,7 +4,7 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { readWebVtt } from '@/core/content/webvtt';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN } from '../context';
-import { media } from '../db/schema/bank';
+import { keepMediaRow } from './keep-rows';
 
 /** The largest sound or film that is taken. */
 export const MAX_RECORDING_BYTES = 200 * 1024 * 1024;
@@ -54,7 +54,7 @@ async function keep(ctx: Context, bytes: Uint8Array, mime: string): Promise<stri
   await ctx.files.put(hash, bytes);
   await ctx.db.transaction(async (tx) => {
     const row = { hash, mime, size: bytes.length, width: 0, height: 0, addedBy: ctx.actor.id, addedAt: ctx.now };
-    await tx.insert(media).values(row).onConflictDoNothing();
+    await keepMediaRow(tx, row);
   });
   return hash;
 }

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, like, or } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, like, or, type SQL } from 'drizzle-orm';
 import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result } from '@/core/base/result';
@@ -9,7 +9,7 @@ import { visibleBanks } from '../bank/access';
 import { indexQuestion } from '../bank/search-index';
 import { headOf } from '../bank/write';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
-import { media, questions } from '../db/schema/bank';
+import { media, mediaKeepers, mediaUses, questions } from '../db/schema/bank';
 import type { FreePicture } from '../ports/web';
 import { type AddedMedia, addMedia, MAX_PICTURE_BYTES } from './add-media';
 
@@ -45,13 +45,29 @@ export interface OpenedTray {
   licences: string[];
 }
 
-/** The department's pictures, sounds or films, newest first, found by what is said about them. */
+/** What the actor may see in the tray: what they brought, and what stands in a bank of theirs. */
+async function inReach(ctx: Context): Promise<SQL | undefined> {
+  const { read } = ctx.db;
+  const banks = (await visibleBanks(ctx)).map(({ id }) => id);
+  const brought = read
+    .select({ hash: mediaKeepers.media })
+    .from(mediaKeepers)
+    .where(eq(mediaKeepers.member, ctx.actor.id));
+  const used = read
+    .select({ hash: mediaUses.media })
+    .from(mediaUses)
+    .innerJoin(questions, eq(questions.row, mediaUses.row))
+    .where(inArray(questions.bank, banks));
+  return or(inArray(media.hash, brought), inArray(media.hash, used));
+}
+
+/** Pictures, sounds or films within reach, newest first, found by what is said about them. */
 export async function openTray(ctx: Context, raw: unknown): Promise<Result<OpenedTray>> {
   const parsed = parse(wanted, raw);
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const { words, medium, licence } = parsed.value;
-  const ofMedium = like(media.mime, MIME[medium]);
+  const ofMedium = and(like(media.mime, MIME[medium]), await inReach(ctx));
   const conditions = words
     .trim()
     .slice(0, 200)
@@ -100,10 +116,15 @@ export async function describeMedia(ctx: Context, raw: unknown): Promise<Result<
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const { media: hash, ...said } = parsed.value;
-  await ctx.db.transaction(async (tx) => {
-    await tx.update(media).set(said).where(eq(media.hash, hash));
+  const reach = await inReach(ctx);
+  return ctx.db.transaction(async (tx) => {
+    const described = await tx
+      .update(media)
+      .set(said)
+      .where(and(eq(media.hash, hash), reach))
+      .returning({ hash: media.hash });
+    return described.length > 0 ? ok() : NOT_FOUND;
   });
-  return ok(null);
 }
 
 /** The questions in which a picture or recording stands, of the banks that the actor sees. */
@@ -112,8 +133,9 @@ export async function usedIn(ctx: Context, hash: string): Promise<{ id: string; 
   const banks = (await visibleBanks(ctx)).map(({ id }) => id);
   return ctx.db.read
     .select({ id: questions.id, title: questions.title })
-    .from(questions)
-    .where(and(like(questions.draft, `%"${hash}"%`), inArray(questions.bank, banks), isNull(questions.deletedAt)))
+    .from(mediaUses)
+    .innerJoin(questions, eq(questions.row, mediaUses.row))
+    .where(and(eq(mediaUses.media, hash), inArray(questions.bank, banks), isNull(questions.deletedAt)))
     .limit(100);
 }
 
@@ -127,7 +149,10 @@ export async function replaceEverywhere(ctx: Context, raw: unknown): Promise<Res
   const parsed = parse(replacing, raw);
   if (!parsed.ok) return parsed;
   const { old, now } = parsed.value;
-  const [next] = await ctx.db.read.select().from(media).where(eq(media.hash, now));
+  const [next] = await ctx.db.read
+    .select()
+    .from(media)
+    .where(and(eq(media.hash, now), await inReach(ctx)));
   if (!next) return NOT_FOUND;
   const banks = (await visibleBanks(ctx)).filter((b) => may(ctx.actor, 'write in bank', b.access)).map(({ id }) => id);
   return ctx.db.transaction(async (tx) => {
@@ -172,10 +197,10 @@ export async function searchFreePictures(ctx: Context, words: string): Promise<R
 }
 
 /** Takes a free picture into the tray, with its title as description, its licence and source. */
-export async function addFreePicture(ctx: Context, picture: FreePicture): Promise<Result<AddedMedia>> {
-  const offered = (await ctx.web.searchPictures('')).find(({ address }) => address === picture.address);
+export async function addFreePicture(ctx: Context, address: string): Promise<Result<AddedMedia>> {
+  const offered = (await ctx.web.searchPictures('')).find((one) => one.address === address);
   if (!offered) return NOT_FOUND;
-  const { address, title, licence, source } = offered;
+  const { title, licence, source } = offered;
   const fetched = await ctx.web.fetchFile(address, MAX_PICTURE_BYTES);
   return fetched.ok ? addMedia(ctx, fetched.value, { description: title, licence, source }) : fetched;
 }

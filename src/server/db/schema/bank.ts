@@ -21,6 +21,27 @@ export const media = sqliteTable('media', {
   addedAt: integer('added_at').notNull(),
 });
 
+/** Who brought a picture or recording; the same bytes may come from several. */
+export const mediaKeepers = sqliteTable(
+  'media_keepers',
+  {
+    media: text('media')
+      .notNull()
+      .references(() => media.hash),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+  },
+  (t) => [primaryKey({ columns: [t.media, t.member] })],
+);
+
+/** Which pictures and recordings stand in which questions, by the questions' rows; kept with the search index. */
+export const mediaUses = sqliteTable(
+  'media_uses',
+  { media: text('media').notNull(), row: integer('row').notNull() },
+  (t) => [primaryKey({ columns: [t.media, t.row] }), index('media_uses_row').on(t.row)],
+);
+
 export const banks = sqliteTable('banks', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),

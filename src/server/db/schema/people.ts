@@ -56,32 +56,26 @@ export const courses = sqliteTable('courses', {
   term: text('term').notNull(),
 });
 
-export const enrolments = sqliteTable(
-  'enrolments',
-  {
-    course: text('course')
-      .notNull()
-      .references(() => courses.id),
-    member: text('member')
-      .notNull()
-      .references(() => members.id),
-  },
-  (t) => [primaryKey({ columns: [t.course, t.member] }), index('enrolments_member').on(t.member)],
-);
+/** Whom a course has: one row for each. */
+const ofCourse = () => ({
+  course: text('course')
+    .notNull()
+    .references(() => courses.id),
+  member: text('member')
+    .notNull()
+    .references(() => members.id),
+});
+
+export const enrolments = sqliteTable('enrolments', ofCourse(), (t) => [
+  primaryKey({ columns: [t.course, t.member] }),
+  index('enrolments_member').on(t.member),
+]);
 
 /** Who teaches or marks in a course. */
-export const courseStaff = sqliteTable(
-  'course_staff',
-  {
-    course: text('course')
-      .notNull()
-      .references(() => courses.id),
-    member: text('member')
-      .notNull()
-      .references(() => members.id),
-  },
-  (t) => [primaryKey({ columns: [t.course, t.member] }), index('course_staff_member').on(t.member)],
-);
+export const courseStaff = sqliteTable('course_staff', ofCourse(), (t) => [
+  primaryKey({ columns: [t.course, t.member] }),
+  index('course_staff_member').on(t.member),
+]);
 
 /** Some students of a course who work together. */
 export const groups = sqliteTable(
