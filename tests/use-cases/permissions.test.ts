@@ -1,6 +1,12 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { must, type Result } from '@/core/base/result';
+import { contentFromLines } from '@/core/content/lines';
+import { plainText } from '@/core/content/plain';
+import { alikeTo } from '@/server/bank/alike';
 import { createQuestion } from '@/server/bank/create-question';
+import { openQuestion, openRevision } from '@/server/bank/open-question';
+import { listPassages } from '@/server/bank/passages';
+import { atBench } from '@/server/bank/presence';
 import type { Context } from '@/server/context';
 import { mendings } from '@/server/db/schema/exams';
 import { openGradebook } from '@/server/gradebook/gradebook';
@@ -11,6 +17,7 @@ import { applyMending, cancelMending, mendingProgress, previewMending, takeBackM
 import { countWaiting } from '@/server/marking/waiting';
 import { examView, trialPaper } from '@/server/exams/exam-view';
 import { createExam, freshPlan, openExam, revisionToPlace, savePlan } from '@/server/exams/exams';
+import { keepBroughtIn } from '@/server/exchange/keep';
 import { coursesFor, setStaff } from '@/server/people/courses';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
@@ -179,4 +186,37 @@ it('a question of a private bank is not read by placing it in an exam of one’s
   // Once its owner has placed it in an exam, whoever builds exams may look at that one, and keep it.
   must(await createExam(dept.as('stranger'), { title: 'Theirs', course: null, plan }));
   expect(code(await trialPaper(dept.as('teacher'), plan, 1))).toBe('done');
+});
+
+it('nor by what is like it, who is at its bench, its revisions, or by naming its passage', async () => {
+  await dept.out.db.transaction((tx) =>
+    tx.insert(banks).values({ id: 'veiled', name: 'Veiled', share: 'private', owner: dept.id('stranger') }),
+  );
+  const words = 'The log book of turbine fourteen says that the brake was changed';
+  const passage = { id: 'passage-veiled', content: contentFromLines(words), numbered: 'nothing' as const };
+  const body = { ...sampleQuestion('What was changed on the brake of turbine fourteen?'), passage };
+  const { id } = must(await createQuestion(dept.as('stranger'), { bank: 'veiled', body }));
+  await dept.question(sampleQuestion('What was changed on the brake of turbine fifteen?'));
+  const stranger = { ...dept.as('stranger'), actor: { ...dept.as('stranger').actor, name: 'stranger' } };
+  const teacher = { ...dept.as('teacher'), actor: { ...dept.as('teacher').actor, name: 'teacher' } };
+  expect((await alikeTo(stranger, id)).length).toBeGreaterThan(0);
+  expect(await alikeTo(teacher, id)).toEqual([]);
+  await atBench(stranger, id);
+  expect(await atBench(teacher, id)).toEqual([]);
+  expect(await atBench(stranger, id)).toEqual([]);
+  for (const read of [openQuestion(teacher, id), openRevision(teacher, id, 1), listPassages(teacher, 'veiled')])
+    expect((await read).ok).toBe(false);
+
+  // A body that names the passage, as a copy and as an archive would bring it.
+  const naming = { ...sampleQuestion('Mine'), passage: { ...passage, content: contentFromLines('my own words') } };
+  const mine = must(await createQuestion(teacher, { bank: dept.bank, body: naming })).id;
+  const facts = { difficulty: 1, demand: 'know', tags: [] };
+  const brought = { body: naming, facts, topic: [], goals: [] };
+  must(await keepBroughtIn(teacher, { bank: dept.bank, topic: null, items: [brought, brought] }));
+  const opened = must(await openQuestion(teacher, mine)).body.passage;
+  expect([plainText(opened?.content ?? body.content), opened?.id === passage.id]).toEqual(['my own words', false]);
+  const passages = must(await listPassages(teacher, dept.bank));
+  // The two that came together share theirs.
+  expect(passages.map((one) => one.questions).sort()).toEqual([1, 2]);
+  expect(JSON.stringify(passages)).not.toContain('log book');
 });

@@ -54,10 +54,15 @@ export async function questionsLike(
     .slice(0, most);
 }
 
-/** The text of a question, as likeness sees it. */
-export async function textOf(read: Reader, id: string): Promise<string> {
-  const [row] = await read.select({ draft: questions.draft }).from(questions).where(eq(questions.id, id));
-  return row ? summarise(readStored(questionForm, row.draft)).text : '';
+/** Questions like one of a bank that the actor sees. */
+export async function alikeTo(ctx: Context, id: string): Promise<Alike[]> {
+  const banks = (await visibleBanks(ctx)).map((bank) => bank.id);
+  const [row] = await ctx.db.read
+    .select({ draft: questions.draft })
+    .from(questions)
+    .where(and(eq(questions.id, id), inArray(questions.bank, banks)));
+  if (!row) return [];
+  return questionsLike(ctx, { text: summarise(readStored(questionForm, row.draft)).text, except: id, least: 0.2 });
 }
 
 /**

@@ -6,6 +6,7 @@ import { emptyQuestion, questionForm } from '@/core/bank/question';
 import { type Context, FORBIDDEN, parse } from '../context';
 import { mayWriteIn } from './access';
 import { pageNotAllowed } from './pages';
+import { withOwnPassages } from './passages';
 import { insertQuestion } from './write';
 
 const input = z.object({
@@ -21,7 +22,8 @@ export async function createQuestion(ctx: Context, raw: z.input<typeof input>): 
   if (!parsed.ok) return parsed;
   const { bank } = parsed.value;
   if (!(await mayWriteIn(ctx, bank))) return FORBIDDEN;
-  const body = parsed.value.body === undefined ? emptyQuestion : readStored(questionForm, parsed.value.body);
+  const given = parsed.value.body === undefined ? emptyQuestion : readStored(questionForm, parsed.value.body);
+  const [body = given] = await withOwnPassages(ctx, [given]);
   const address = await pageNotAllowed(ctx.db.read, [body]);
   if (address !== null) return refuse('page-not-allowed', { values: { address } });
   const facts = { ...freshFacts, ...parsed.value.facts };

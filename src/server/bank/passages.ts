@@ -8,6 +8,7 @@ import { firstWords } from '@/core/content/plain';
 import { type Context, FORBIDDEN } from '../context';
 import type { Reader, Transaction } from '../db/database';
 import { passages, questions } from '../db/schema/bank';
+import { newId } from '../ports/ids';
 import { mayWriteIn } from './access';
 import { indexQuestion } from './search-index';
 
@@ -53,6 +54,24 @@ export async function mayWritePassage(ctx: Context, { passage }: QuestionBody): 
   if (!passage) return true;
   const [row] = await ctx.db.read.select({ bank: passages.bank }).from(passages).where(eq(passages.id, passage.id));
   return row === undefined || mayWriteIn(ctx, row.bank);
+}
+
+/**
+ * Bodies as they may come into a bank from anywhere: a passage that the actor does not see keeps its words and gets an
+ * id of its own, so that nobody reads one by naming it. Bodies that shared it go on sharing.
+ */
+export async function withOwnPassages<B extends QuestionBody>(ctx: Context, bodies: readonly B[]): Promise<B[]> {
+  const others = new Map<string, string>();
+  const own: B[] = [];
+  for (const body of bodies) {
+    if (!body.passage || (await mayWritePassage(ctx, body))) own.push(body);
+    else {
+      const id = others.get(body.passage.id) ?? newId();
+      others.set(body.passage.id, id);
+      own.push({ ...body, passage: { ...body.passage, id } });
+    }
+  }
+  return own;
 }
 
 interface Saving {

@@ -1,4 +1,8 @@
+import { eq } from 'drizzle-orm';
 import type { SignedIn } from '../auth/sessions';
+import type { Context } from '../context';
+import { questions } from '../db/schema/bank';
+import { mayWriteIn } from './access';
 
 /** How long somebody counts as being at the bench after the last word of their browser. */
 const HERE = 25_000;
@@ -7,8 +11,11 @@ const HERE = 25_000;
 const KEY = Symbol.for('zonda.benches');
 const holder = globalThis as { [KEY]?: Map<string, Map<string, { name: string; at: number }>> };
 
-/** Says that somebody is at the bench of a question; returns the names of the others who are. */
-export function atBench(question: string, member: SignedIn, now: number): string[] {
+/** Says that somebody is at the bench of a question; returns the names of the others who are. Nobody else is told of a question that the actor does not see. */
+export async function atBench(ctx: Context & { actor: SignedIn }, question: string): Promise<string[]> {
+  const { actor: member, now } = ctx;
+  const [head] = await ctx.db.read.select({ bank: questions.bank }).from(questions).where(eq(questions.id, question));
+  if (!head || !(await mayWriteIn(ctx, head.bank))) return [];
   const benches = (holder[KEY] ??= new Map());
   const here = benches.get(question) ?? new Map<string, { name: string; at: number }>();
   benches.set(question, here);

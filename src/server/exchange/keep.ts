@@ -5,6 +5,7 @@ import { questionForm } from '@/core/bank/question';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { mayWriteIn } from '../bank/access';
 import type { ActOnMany } from '../bank/bulk';
+import { withOwnPassages } from '../bank/passages';
 import { pageNotAllowed } from '../bank/pages';
 import { insertQuestion } from '../bank/write';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
@@ -47,6 +48,10 @@ export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<
     items.map(({ body }) => body),
   );
   if (address !== null) return refuse('page-not-allowed', { values: { address } });
+  const bodies = await withOwnPassages(
+    ctx,
+    items.map(({ body }) => body),
+  );
   const known = await ctx.db.read.select({ id: goals.id, code: goals.code }).from(goals);
   const undo = goesOn ?? newId();
   return ctx.db.transaction(async (tx): Promise<Result<ActOnMany>> => {
@@ -55,7 +60,8 @@ export async function keepBroughtIn(ctx: Context, raw: unknown): Promise<Result<
     const tree = await topicTree(tx, bank);
     const copies: string[] = begun ? kept.parse(begun.before).copies : [];
     const before = copies.length;
-    for (const { body, facts, topic: names, goals: codes } of items) {
+    for (const [i, { body: given, facts, topic: names, goals: codes }] of items.entries()) {
+      const body = bodies[i] ?? given;
       const into = await tree(topic, names);
       const aims = known.filter(({ code }) => codes.includes(code)).map(({ id }) => id);
       const all = { ...facts, topic: into, goals: aims };
