@@ -56,6 +56,12 @@ describe('signing in', () => {
     const codes = (await Promise.all(from)).map(codeOf);
     expect(codes.filter((code) => code === 'sign-in-wrong')).toHaveLength(50);
     expect(codeOf(await come('ada', PASSWORD))).toBe('sign-in-slowed');
+    // Whoever watches sees it, though no single source has tried often.
+    const { sitting } = await dept.sitting(1);
+    const { people } = must(await watchSitting(dept.as('teacher'), sitting));
+    expect(people.filter(({ slowedUntil }) => slowedUntil > dept.now).map(({ name }) => name)).toEqual(['ada']);
+    must(await letIn(dept.as('teacher'), dept.id('ada')));
+    expect(codeOf(await come('ada', PASSWORD))).toBe('in');
   });
 
   it('tells unknown names and wrong passwords in one and the same way, and keeps no rows of nobody', async () => {
@@ -101,6 +107,12 @@ describe('a password', () => {
       'sign-in-wrong',
       'in',
     ]);
+  });
+
+  it('may be looked for long, as far as the present one is known', async () => {
+    for (let i = 0; i < 12; i++)
+      expect(await change('ada', PASSWORD, 'password123')).toMatchObject({ refusal: { code: 'password-common' } });
+    must(await change('ada', PASSWORD, 'gusts before noon'));
   });
 
   it('is not guessed there either', async () => {

@@ -50,12 +50,15 @@ const rowOf = ({ member, source }: { member: string; source: string }) =>
 
 /** Whom wrong tries keep out now, from one source at least, and until when. */
 export async function slowedMembers({ db, now }: Outside): Promise<ReadonlyMap<string, number>> {
-  const slowed = new Map<string, number>();
-  for (const row of await db.read.select().from(signInTries)) {
-    const wait = waitBeforeTry(row, now);
-    if (wait > 0) slowed.set(row.member, Math.max(now + wait, slowed.get(row.member) ?? 0));
-  }
-  return slowed;
+  const rows = await db.read.select().from(signInTries);
+  return new Map(
+    [...new Set(rows.map(({ member }) => member))].flatMap((member) => {
+      const mine = rows.filter((row) => row.member === member);
+      const everywhere = waitBeforeTry(allTries(mine, now), now, FREE_FROM_EVERYWHERE);
+      const wait = Math.max(everywhere, ...mine.map((row) => waitBeforeTry(row, now)));
+      return wait > 0 ? [[member, now + wait] as const] : [];
+    }),
+  );
 }
 
 /** A try that was right counts no more, nor do the ones before it from there. */

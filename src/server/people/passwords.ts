@@ -23,13 +23,14 @@ export async function changeOwnPassword(ctx: Context, raw: unknown): Promise<Res
   const { current, wanted, token, source } = parsed.value;
   const [member] = await ctx.db.read.select().from(members).where(eq(members.id, ctx.actor.id));
   if (!member) return NOT_FOUND;
+  // Looked at first: whoever tries several new ones has not guessed at the present one.
+  const acceptable = acceptablePassword(wanted, [member.userName, member.name]);
+  if (!acceptable.ok) return refuse(acceptable.refusal.code, { ...acceptable.refusal, at: ['wanted'] });
   const wait = await countTry(ctx, member, source);
   if (wait > 0) return refuse('sign-in-slowed', { values: { seconds: Math.ceil(wait / 1000) } });
   const fits = await passwordFits(member.passwordHash, current);
   if (fits === null) return refuse('too-much-at-once');
   if (!fits) return refuse('password-wrong', { at: ['current'] });
-  const acceptable = acceptablePassword(wanted, [member.userName, member.name]);
-  if (!acceptable.ok) return refuse(acceptable.refusal.code, { ...acceptable.refusal, at: ['wanted'] });
   const passwordHash = await hashPassword(wanted);
   await ctx.db.transaction(async (tx) => {
     await forgetTries(tx, member.id, source);
