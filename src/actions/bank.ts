@@ -5,7 +5,7 @@ import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { staffContext } from '@/server/auth/request';
 import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
 import type { QuestionBody } from '@/core/bank/question';
-import { type Alike, questionsLike, textOf } from '@/server/bank/alike';
+import { type Alike, alikeTo, questionsLike } from '@/server/bank/alike';
 import { arrangeTopics, type RemovedTopic, removeTopic, restoreTopic, saveBank, saveTopic } from '@/server/bank/banks';
 import { type BulkAct, type ActOnMany, actOnMany, undoMany } from '@/server/bank/bulk';
 import { saveGoals } from '@/server/bank/goals';
@@ -22,6 +22,7 @@ import { type BankSearch, type SearchResult, searchIds, searchQuestions } from '
 import { placeMany } from '@/server/exams/place-many';
 import { giveNow } from '@/server/sittings/schedule';
 import { type DrawnFormulas, drawSheetFormulas } from '@/ui/sheet/formulas';
+import { number, text } from './sent';
 
 export async function searchAction(query: unknown): Promise<Result<SearchResult>> {
   return searchQuestions(await staffContext(), query);
@@ -56,7 +57,7 @@ export interface QuestionPeek {
 }
 
 export async function peekAction(id: string): Promise<Result<QuestionPeek>> {
-  const opened = await openQuestion(await staffContext(), id);
+  const opened = await openQuestion(await staffContext(), text(id));
   if (!opened.ok) return opened;
   const { body, usedIn, history, changed, facts } = opened.value;
   const sheet = questionSheet(body, 0);
@@ -68,7 +69,7 @@ export async function saveDraftAction(input: unknown): Promise<Result<{ version:
 }
 
 export async function leaveBenchAction(question: string): Promise<Result<{ revision: number }>> {
-  const left = await leaveBench(await staffContext(), question);
+  const left = await leaveBench(await staffContext(), text(question));
   revalidatePath('/bank');
   return left;
 }
@@ -76,14 +77,14 @@ export async function leaveBenchAction(question: string): Promise<Result<{ revis
 /** A copy of a question in the same bank, to change without touching the original. `body` is given when the bench holds a newer one. */
 export async function copyAction(id: string, body?: unknown): Promise<Result<{ id: string }>> {
   const ctx = await staffContext();
-  const opened = await openQuestion(ctx, id);
+  const opened = await openQuestion(ctx, text(id));
   if (!opened.ok) return opened;
   const { bank, facts } = opened.value;
   return createQuestion(ctx, { bank: bank.id, facts, body: body ?? opened.value.body });
 }
 
 export async function giveNowAction(question: string, course: string): Promise<Result<{ id: string }>> {
-  return giveNow(await staffContext(), question, course);
+  return giveNow(await staffContext(), text(question), text(course));
 }
 
 export async function actOnManyAction(questions: string[], act: BulkAct): Promise<Result<ActOnMany>> {
@@ -93,19 +94,19 @@ export async function actOnManyAction(questions: string[], act: BulkAct): Promis
 }
 
 export async function undoManyAction(id: string): Promise<Result<{ count: number }>> {
-  const undone = await undoMany(await staffContext(), id);
+  const undone = await undoMany(await staffContext(), text(id));
   revalidatePath('/bank');
   return undone;
 }
 
 export async function alikeAction(question: string): Promise<Alike[]> {
-  const ctx = await staffContext();
-  return questionsLike(ctx, { text: await textOf(ctx.db.read, question), except: question, least: 0.2 });
+  return alikeTo(await staffContext(), text(question));
 }
 
 /** Near-duplicates of a text that is being written. */
-export async function nearDuplicatesAction(text: string, question: string): Promise<Alike[]> {
-  return questionsLike(await staffContext(), { text: text.slice(0, 20_000), except: question, least: 0.6, most: 3 });
+export async function nearDuplicatesAction(written: string, question: string): Promise<Alike[]> {
+  const like = { text: text(written).slice(0, 20_000), except: text(question), least: 0.6, most: 3 };
+  return questionsLike(await staffContext(), like);
 }
 
 export async function keepSearchAction(name: string, search: BankSearch): Promise<Result<KeptSearch[]>> {
@@ -113,7 +114,7 @@ export async function keepSearchAction(name: string, search: BankSearch): Promis
 }
 
 export async function forgetSearchAction(id: string): Promise<Result<KeptSearch[]>> {
-  return forgetSearch(await staffContext(), id);
+  return forgetSearch(await staffContext(), text(id));
 }
 
 export async function saveBankAction(input: unknown): Promise<Result<{ id: string }>> {
@@ -153,23 +154,22 @@ export async function reviewAction(input: unknown): Promise<Result<{ review: Rev
 }
 
 /** A revision, drawn, with the body to go back to. */
-export async function revisionAction(question: string, number: number): Promise<Result<QuestionBody>> {
-  return openRevision(await staffContext(), question, number);
+export async function revisionAction(question: string, revision: number): Promise<Result<QuestionBody>> {
+  return openRevision(await staffContext(), text(question), number(revision));
 }
 
 /** The question as it now stands on the server: what somebody else saved. */
 export async function theirsAction(id: string): Promise<Result<OpenQuestion>> {
-  return openQuestion(await staffContext(), id);
+  return openQuestion(await staffContext(), text(id));
 }
 
 /** Says that this person is at the bench of a question; tells who else is. */
 export async function atBenchAction(question: string): Promise<string[]> {
-  const { actor, now } = await staffContext();
-  return atBench(question, actor, now);
+  return atBench(await staffContext(), text(question));
 }
 
 export async function listPassagesAction(bank: string): Promise<Result<PassageRow[]>> {
-  return listPassages(await staffContext(), bank);
+  return listPassages(await staffContext(), text(bank));
 }
 
 /** The id of a passage that is about to be written; it is kept with the question's next save. */

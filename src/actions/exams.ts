@@ -1,21 +1,22 @@
 'use server';
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
-import { must, type Result } from '@/core/base/result';
+import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { copyExam, createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
 import { examView, type ExamView, trialPaper, type TrialPaper } from '@/server/exams/exam-view';
 import { scheduleSitting } from '@/server/sittings/schedule';
+import { number, text } from './sent';
 
 export async function createExamAction(form: FormData): Promise<void> {
   const title = String(form.get('title') ?? '').trim() || 'New exam';
   const course = String(form.get('course') ?? '') || null;
-  const created = must(await createExam(await staffContext(), { title: title.slice(0, 200), course }));
-  redirect(`/exams/${created.id}`);
+  const created = await createExam(await staffContext(), { title: title.slice(0, 200), course });
+  redirect(created.ok ? `/exams/${created.value.id}` : '/');
 }
 
 export async function copyExamAction(exam: string): Promise<Result<{ id: string }>> {
-  return copyExam(await staffContext(), exam);
+  return copyExam(await staffContext(), text(exam));
 }
 
 export async function savePlanAction(input: unknown): Promise<Result<{ version: number; savedAt: number }>> {
@@ -23,7 +24,7 @@ export async function savePlanAction(input: unknown): Promise<Result<{ version: 
 }
 
 export async function placeAction(question: string): Promise<Result<{ revision: number }>> {
-  return revisionToPlace(await staffContext(), question);
+  return revisionToPlace(await staffContext(), text(question));
 }
 
 export async function examViewAction(plan: unknown): Promise<Result<ExamView>> {
@@ -31,7 +32,7 @@ export async function examViewAction(plan: unknown): Promise<Result<ExamView>> {
 }
 
 export async function trialPaperAction(plan: unknown, seed: number): Promise<Result<TrialPaper>> {
-  return trialPaper(await staffContext(), plan, seed);
+  return trialPaper(await staffContext(), plan, number(seed));
 }
 
 export async function scheduleAction(input: unknown): Promise<Result<{ id: string }>> {

@@ -11,6 +11,7 @@ import {
   previewMending,
   takeBackMending,
 } from '@/server/marking/mend';
+import { text } from './sent';
 
 export async function previewMendingAction(input: unknown): Promise<Result<MendingPreview>> {
   return previewMending(await staffContext(), input);
@@ -21,22 +22,22 @@ export async function applyMendingAction(input: unknown): Promise<Result<{ mendi
 }
 
 export async function mendingProgressAction(id: string): Promise<Result<{ done: number; total: number } | null>> {
-  return mendingProgress(await staffContext(), id);
+  return mendingProgress(await staffContext(), text(id));
 }
 
 export async function cancelMendingAction(id: string): Promise<Result<null>> {
-  return cancelMending(await staffContext(), id);
+  return cancelMending(await staffContext(), text(id));
 }
 
 export async function takeBackMendingAction(id: string): Promise<Result<null>> {
   const ctx = await staffContext();
-  const result = await takeBackMending(ctx, id);
+  const result = await takeBackMending(ctx, text(id));
   // What it put into the bank for next time goes, too; where nothing was put there is nothing to take.
-  if (result.ok) await takeOutOfBank(ctx, id);
+  if (result.ok) await takeOutOfBank(ctx, text(id));
   revalidatePath('/sittings/[id]/answers', 'page');
   return result;
 }
 
 export async function takeIntoBankAction(id: string): Promise<Result<{ question: string }>> {
-  return takeIntoBank(await staffContext(), id);
+  return takeIntoBank(await staffContext(), text(id));
 }

@@ -3,6 +3,7 @@ import { redirect } from 'next/navigation';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { type KeptRubric, keepRubric, listRubrics, removeRubric, saveRubric } from '@/server/bank/rubrics';
+import { text } from './sent';
 
 export async function listRubricsAction(): Promise<KeptRubric[]> {
   return listRubrics(await staffContext());
@@ -17,7 +18,7 @@ export async function saveRubricAction(input: unknown): Promise<Result<{ version
 }
 
 export async function removeRubricAction(id: string): Promise<Result<null>> {
-  const result = await removeRubric(await staffContext(), id);
+  const result = await removeRubric(await staffContext(), text(id));
   if (result.ok) redirect('/bank/rubrics');
   return result;
 }

@@ -2,51 +2,49 @@
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
+import type { Context } from '@/server/context';
 import { setProvision } from '@/server/people/members';
 import { letIn } from '@/server/people/passwords';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
+import { text } from './sent';
+
+const DESK = '/sittings/[id]';
+const RESULTS = '/sittings/[id]/results';
+
+/** Does something as whoever is signed in, and lets a page show what came of it. */
+async function on<T>(page: string, act: (ctx: Context) => Promise<Result<T>>): Promise<Result<T>> {
+  const result = await act(await staffContext());
+  revalidatePath(page, 'page');
+  return result;
+}
 
 export async function moreTimeAction(input: unknown): Promise<Result<null>> {
-  const result = await giveMoreTime(await staffContext(), input);
-  revalidatePath('/sittings/[id]', 'page');
-  return result;
+  return on(DESK, (ctx) => giveMoreTime(ctx, input));
 }
 
 export async function letInAction(student: string): Promise<Result<null>> {
-  const result = await letIn(await staffContext(), student);
-  revalidatePath('/sittings/[id]', 'page');
-  return result;
+  return on(DESK, (ctx) => letIn(ctx, text(student)));
 }
 
 export async function giveBackAction(sitting: string): Promise<Result<null>> {
-  const result = await giveBackLost(await staffContext(), sitting);
-  revalidatePath('/sittings/[id]', 'page');
-  return result;
+  return on(DESK, (ctx) => giveBackLost(ctx, text(sitting)));
 }
 
 export async function provisionAction(input: unknown): Promise<Result<null>> {
-  const result = await setProvision(await staffContext(), input);
-  revalidatePath('/sittings/[id]', 'page');
-  return result;
+  return on(DESK, (ctx) => setProvision(ctx, input));
 }
 
 export async function endAction(sitting: string): Promise<Result<null>> {
-  const result = await endSitting(await staffContext(), sitting);
-  revalidatePath('/sittings/[id]', 'page');
-  return result;
+  return on(DESK, (ctx) => endSitting(ctx, text(sitting)));
 }
 
 export async function startNowAction(sitting: string): Promise<Result<null>> {
-  const result = await startNow(await staffContext(), sitting);
-  revalidatePath('/sittings/[id]', 'page');
-  return result;
+  return on(DESK, (ctx) => startNow(ctx, text(sitting)));
 }
 
 export async function changeTimesAction(input: unknown): Promise<Result<null>> {
-  const result = await changeTimes(await staffContext(), input);
-  revalidatePath('/sittings/[id]', 'page');
-  return result;
+  return on(DESK, (ctx) => changeTimes(ctx, input));
 }
 
 export async function saveBoundariesAction(input: unknown): Promise<Result<{ version: number; savedAt: number }>> {
@@ -54,13 +52,9 @@ export async function saveBoundariesAction(input: unknown): Promise<Result<{ ver
 }
 
 export async function releaseAction(input: unknown): Promise<Result<{ students: number }>> {
-  const result = await releaseResults(await staffContext(), input);
-  revalidatePath('/sittings/[id]/results', 'page');
-  return result;
+  return on(RESULTS, (ctx) => releaseResults(ctx, input));
 }
 
 export async function takeBackAction(sitting: string): Promise<Result<null>> {
-  const result = await takeBackResults(await staffContext(), sitting);
-  revalidatePath('/sittings/[id]/results', 'page');
-  return result;
+  return on(RESULTS, (ctx) => takeBackResults(ctx, text(sitting)));
 }

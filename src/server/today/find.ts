@@ -22,7 +22,7 @@ export async function find(ctx: Context, words: string): Promise<Hit[]> {
   const query = fullTextQuery(words.slice(0, 200));
   if (!query || !may(ctx.actor, 'use staff rooms', null)) return [];
   const { read } = ctx.db;
-  const part = `%${words.trim().replace(/[%_]/g, ' ')}%`;
+  const part = `%${words.trim().slice(0, 200).replace(/[%_]/g, ' ')}%`;
   const hits: Hit[] = [];
   if (may(ctx.actor, 'build exams', null)) {
     const banks = (await visibleBanks(ctx)).map((b) => b.id);
