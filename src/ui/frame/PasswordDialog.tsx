@@ -1,5 +1,5 @@
 'use client';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { changePasswordAction } from '@/actions/sign-in';
 import type { Refusal } from '@/core/base/result';
@@ -11,6 +11,12 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
   const [current, setCurrent] = useState('');
   const [wanted, setWanted] = useState('');
   const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const first = useRef<HTMLInputElement>(null);
+  // After the menu that it was opened from has given the focus back.
+  useEffect(() => {
+    const timer = setTimeout(() => first.current?.focus(), 0);
+    return () => clearTimeout(timer);
+  }, []);
   const [busy, setBusy] = useState(false);
   const [changed, setChanged] = useState(false);
   const change = async (event: FormEvent): Promise<void> => {
@@ -56,7 +62,7 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
           type="password"
           className="form-control mb-1"
           autoComplete="current-password"
-          autoFocus
+          ref={first}
           value={current}
           aria-describedby={trouble && aboutCurrent ? 'password-trouble' : undefined}
           onChange={(e) => setCurrent(e.target.value)}

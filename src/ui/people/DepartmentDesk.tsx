@@ -64,7 +64,7 @@ export function DepartmentDesk({ department, members, courses, mayManage, mayPro
                   <th scope="col">Name</th>
                   <th scope="col">User name</th>
                   <th scope="col">Role</th>
-                  <th scope="col">Extra time, %</th>
+                  {mayProvide && <th scope="col">Extra time, %</th>}
                   {mayManage && <th scope="col">Password</th>}
                 </tr>
               </thead>
@@ -74,26 +74,28 @@ export function DepartmentDesk({ department, members, courses, mayManage, mayPro
                     <td dir="auto">{m.name}</td>
                     <td className="mono">{m.userName}</td>
                     <td>{m.role}</td>
-                    <td>
-                      {m.role === 'student' && mayProvide && (
-                        <input
-                          className="form-control form-control-sm"
-                          style={{ width: 70 }}
-                          inputMode="numeric"
-                          aria-label={`Extra time of ${m.name} in percent`}
-                          defaultValue={m.extraTimePercent ?? ''}
-                          onBlur={(e) =>
-                            e.target.value !== String(m.extraTimePercent ?? '') && extraTime(m, e.target.value)
-                          }
-                        />
-                      )}
-                      {m.reason && <small className="soft">{m.reason}</small>}
-                      {told?.id === m.id && (
-                        <p role="alert" className={told.good ? 'good mb-0' : 'trouble'}>
-                          {told.text}
-                        </p>
-                      )}
-                    </td>
+                    {mayProvide && (
+                      <td>
+                        {m.role === 'student' && (
+                          <input
+                            className="form-control form-control-sm"
+                            style={{ width: 70 }}
+                            inputMode="numeric"
+                            aria-label={`Extra time of ${m.name} in percent`}
+                            defaultValue={m.extraTimePercent ?? ''}
+                            onBlur={(e) =>
+                              e.target.value !== String(m.extraTimePercent ?? '') && extraTime(m, e.target.value)
+                            }
+                          />
+                        )}
+                        {m.reason && <small className="soft">{m.reason}</small>}
+                        {told?.id === m.id && (
+                          <p role="alert" className={told.good ? 'good mb-0' : 'trouble'}>
+                            {told.text}
+                          </p>
+                        )}
+                      </td>
+                    )}
                     {mayManage && (
                       <td>
                         {replacing === m.id ? (

@@ -103,10 +103,10 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
         <Trouble>{trouble}</Trouble>
         {lost > 0 && (
-          <div className="advice" role="status">
+          <div className="advice d-flex flex-wrap gap-3 align-items-center" role="status">
             <span>
-              The server was away for long: up to {plural(Math.ceil(lost / 60_000), 'minute')} of somebody who is
-              writing were not given back by themselves.
+              The server was away. Up to {plural(Math.ceil(lost / 60_000), 'minute')} that a student lost by it can
+              still be given back.
             </span>
             <Button variant="outline-primary" onClick={() => act(giveBackAction(sitting.id))}>
               Give them back
@@ -197,8 +197,7 @@ function StudentRow({ student, now, zone, minutes, open, onProvision, onMore, on
       {attempt.arrivedLate > 0 && (
         <span className="hand fw-normal">
           {' '}
-          · the last answers arrived {Math.round(attempt.arrivedLate / 1000)} s after the end; the device was offline
-          until then
+          · last answers {Math.round(attempt.arrivedLate / 1000)} s after the end, from a device that was offline
         </span>
       )}
     </span>
@@ -214,15 +213,15 @@ function StudentRow({ student, now, zone, minutes, open, onProvision, onMore, on
         {where}
         {student.slowedUntil > now && (
           <span className="hand d-block">
-            Wrong passwords keep {student.name} out until {timeOnly(student.slowedUntil, zone)}.{' '}
-            <Button variant="quiet" onClick={onLetIn} aria-label={`Let ${student.name} sign in at once`}>
+            kept out by wrong passwords until {timeOnly(student.slowedUntil, zone)}{' '}
+            <Button variant="quiet" onClick={onLetIn} aria-label={`Let in at once: ${student.name}`}>
               Let in at once
             </Button>
           </span>
         )}
       </td>
       <td>{attempt && timeOnly(attempt.startedAt, zone)}</td>
-      <td>
+      <td className="text-nowrap">
         {writing
           ? `${timeLeft(attempt.deadline - now)} left`
           : `${minutesWith(minutes, extraTimePercent) + extraMinutes} min`}

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { coursesFor } from '@/server/people/courses';
 import { Strip } from '@/ui/frame/Strip';
@@ -7,7 +8,9 @@ import { ListSheet } from '@/ui/parts/ListSheet';
 export const metadata: Metadata = { title: 'Gradebook' };
 
 export default async function GradebooksPage() {
-  const courses = await coursesFor(await staffContext(), 'see gradebook');
+  const ctx = await staffContext();
+  if (ctx.actor.role === 'marker') redirect('/');
+  const courses = await coursesFor(ctx, 'see gradebook');
   return (
     <>
       <Strip title="Gradebook" />

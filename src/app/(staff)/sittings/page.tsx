@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { redirect } from 'next/navigation';
 import { must } from '@/core/base/result';
 import { doorState } from '@/core/sittings/entry';
 import { staffContext } from '@/server/auth/request';
@@ -22,6 +23,7 @@ function State({ of, now }: { of: SittingRow; now: number }) {
 
 export default async function SittingsPage() {
   const ctx = await staffContext();
+  if (ctx.actor.role === 'marker') redirect('/');
   const sittings = must(await listSittings(ctx));
   return (
     <>
