@@ -34,6 +34,8 @@ export class Server {
   constructor(
     private readonly port: number,
     name: string,
+    /** Settings beside the folder of its data. */
+    private readonly settings: Record<string, string> = {},
   ) {
     this.base = `http://localhost:${port}`;
     this.data = path.join(root, '.test', name);
@@ -44,7 +46,7 @@ export class Server {
     if (other) throw new Error(`Something else answers at ${this.base}`);
     this.process = spawn(process.execPath, ['.next/workers/serve.mjs', '--port', String(this.port)], {
       cwd: root,
-      env: envFor(this.data),
+      env: { ...envFor(this.data), ...this.settings },
       stdio: 'ignore',
     });
     for (let i = 0; i < 120; i++) {
