@@ -1,5 +1,6 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { sessionIn } from '../auth/cookie';
+import { cookiesOf } from './cookies';
 import { announce } from './headers';
 import { isProven } from './proven';
 import { type Share, Shares } from './share';
@@ -61,14 +62,4 @@ function accountOf(
   if (path.startsWith('/api/events')) return { who: `events ${token}`, share: STREAMS };
   if (request.method === 'PUT') return { who: `pieces ${token}`, share: PIECES };
   return { who: `session ${token}`, share: SESSION };
-}
-
-function cookiesOf({ headers }: IncomingMessage): { get: (name: string) => { value: string } | undefined } {
-  const pairs = (headers.cookie ?? '').split(';').map((pair) => pair.trim().split('='));
-  return {
-    get: (wanted) => {
-      const [, value] = pairs.find(([name]) => name === wanted) ?? [];
-      return value === undefined ? undefined : { value };
-    },
-  };
 }

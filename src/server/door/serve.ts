@@ -1,28 +1,38 @@
 import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
 import next from 'next';
+import pino from 'pino';
 import { readEnv } from '../env';
 import { openDoor } from './door';
+import { answerSave, isSave } from './room-saves';
 
 /**
- * Serves the built application: on this machine alone unless told otherwise
+ * Serves the built application, or the source as it is being written (`--dev`): on this machine alone unless told otherwise
  * (`--host`), on port 3000 (`--port`).
  */
 const { values } = parseArgs({
-  options: { host: { type: 'string', default: 'localhost' }, port: { type: 'string', default: '3000' } },
+  options: {
+    host: { type: 'string', default: 'localhost' },
+    port: { type: 'string', default: '3000' },
+    dev: { type: 'boolean', default: false },
+  },
 });
 // What the server writes is nobody else's on this machine.
 process.umask(0o077);
-const { host } = values;
+const { host, dev } = values;
 const port = Number(values.port);
 const { proxy } = readEnv();
 
-const application = next({ dev: false, hostname: host, port });
+const log = pino({ name: 'zonda' });
+const application = next({ dev, hostname: host, port });
 await application.prepare();
 const answer = application.getRequestHandler();
 const door = openDoor({ proxy });
 const server = createServer((request, response) => {
-  door(request, response, () => answer(request, response)).catch(() => response.destroy());
+  door(request, response, () => (isSave(request) ? answerSave : answer)(request, response)).catch((error: unknown) => {
+    log.error(error);
+    response.destroy();
+  });
 });
 // A recording on a slow line takes minutes; nothing that is honest takes longer.
 server.requestTimeout = 600_000;

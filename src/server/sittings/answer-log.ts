@@ -96,6 +96,10 @@ async function write(db: Database, additions: Addition[]): Promise<boolean[]> {
   });
 }
 
+/** The weight of each attempt, in one statement for all. */
+const weightIn = (weights: [attempt: string, weight: number][]) =>
+  sql<number>`(SELECT value FROM json_each(${JSON.stringify(Object.fromEntries(weights))}) WHERE key = ${attempts.id})`;
+
 async function writeDown(tx: Transaction, additions: Addition[], weights: Map<string, number>): Promise<void> {
   const { value: _, ...facts } = COLUMNS;
   const there = await tx
@@ -112,8 +116,17 @@ async function writeDown(tx: Transaction, additions: Addition[], weights: Map<st
     );
   const before = new Map(weights);
   const { now, story } = changes(there, additions, weights);
-  for (const [id, storyWeight] of weights)
-    if (storyWeight !== before.get(id)) await tx.update(attempts).set({ storyWeight }).where(eq(attempts.id, id));
+  const grown = [...weights].filter(([id, weight]) => weight !== before.get(id));
+  if (grown.length > 0)
+    await tx
+      .update(attempts)
+      .set({ storyWeight: weightIn(grown) })
+      .where(
+        inArray(
+          attempts.id,
+          grown.map(([id]) => id),
+        ),
+      );
   for (let from = 0; from < now.length; from += ROWS) {
     await tx
       .insert(answersNow)

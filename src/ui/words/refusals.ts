@@ -5,6 +5,7 @@ type Values = Readonly<Record<string, string | number>>;
 /** Every refusal as what happened, what is safe, and what to do. */
 const SENTENCES: Record<string, (v: Values) => string> = {
   forbidden: () => 'You may not do this here.',
+  'not-signed-in': () => 'You are signed out. Sign in again.',
   'not-found': () => 'This is not there any more.',
   'bad-input': (v) => PROBLEMS[String(v.problem)] ?? 'This cannot be read. Look at what you typed.',
   'sign-in-wrong': () => 'User name and password do not fit together.',
@@ -68,6 +69,9 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `This file takes more than ${v.seconds} seconds or too much memory to read; nothing of it was kept. Split it into smaller ones.`,
   'file-grows': () => 'This file unpacks to far more than questions need. It was not opened.',
   'file-too-many': (v) => `More than ${v.most} questions at once are too many. Divide the file.`,
+  'sheet-file-not-one': () =>
+    'This file cannot stand on a sheet. PDF, documents, spreadsheets, presentations, ZIP, CSV and text can.',
+  'sheet-file-too-large': (v) => `This file has ${v.size} MB; ${v.most} MB is the most.`,
   'recording-not-one': () => 'This is no sound or film that browsers play. MP3, M4A, OGG, WAV, MP4 and WebM can.',
   'recording-too-large': (v) => `This recording has ${v.size} MB; ${v.most} MB is the most.`,
   'captions-not-some': (v) => `These are no captions in WebVTT; line ${v.line} does not fit.`,
