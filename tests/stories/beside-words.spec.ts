@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { barriersOn, beginQuestion, sheetOf } from '../drivers/bench';
 import { goTo, saved } from '../drivers/browser';
@@ -19,7 +20,7 @@ const barriers = () => barriersOn(page);
 test('the tray: a free picture with its licence, nothing from inside, and the picture is asked to be described', async () => {
   await newQuestion();
   await page.keyboard.type('Which part is this? ');
-  await page.getByRole('button', { name: 'Picture', exact: true }).click();
+  await page.getByRole('button', { name: 'Picture or file' }).click();
   const tray = page.getByRole('dialog');
   await tray.getByRole('button', { name: 'Free pictures' }).click();
   await tray.getByLabel('Find a free picture').fill('windsock');
@@ -44,7 +45,7 @@ test('a picture is put in the place of another; sounds lie in the tray too', asy
   await page.keyboard.type('Which part is this? ');
   const tray = page.getByRole('dialog');
   const take = async (words: string): Promise<void> => {
-    await page.getByRole('button', { name: 'Picture', exact: true }).click();
+    await page.getByRole('button', { name: 'Picture or file' }).click();
     await tray.getByLabel('Find it by what it shows').fill(words);
     // At once, while it is still being looked for: what is seen can be chosen, and stays so.
     await tray
@@ -66,7 +67,7 @@ test('a picture is put in the place of another; sounds lie in the tray too', asy
   await page.keyboard.press('Control+z');
   await expect(sheet().getByAltText('Windsock in a fresh breeze')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Picture', exact: true }).click();
+  await page.getByRole('button', { name: 'Picture or file' }).click();
   const licences = tray.getByLabel('Under which licence');
   await licences.selectOption('CC0 1.0');
   await expect(tray.getByText('Windsock in a fresh breeze').first()).toBeVisible();
@@ -79,6 +80,30 @@ test('a picture is put in the place of another; sounds lie in the tray too', asy
   await tray.getByRole('button', { name: 'Put it on the sheet' }).click();
   await expect(page.getByLabel('What the recording is')).toBeVisible();
   expect(await barriers()).toEqual([]);
+});
+
+test('a file is dropped on the sheet, and students take it along under its name', async () => {
+  await newQuestion();
+  await page.keyboard.type('Read the power at 9 m/s from the table. ');
+  const carried = await page.evaluateHandle(() => {
+    const data = new DataTransfer();
+    data.items.add(new File(['wind;power\n9;900\n'], 'power curve.csv', { type: 'text/csv' }));
+    data.items.add(new File([new Uint8Array([0, 255])], 'tool.exe', { type: 'application/x-msdownload' }));
+    return data;
+  });
+  await sheet().locator('p').last().dispatchEvent('drop', { dataTransfer: carried });
+  await expect(sheet().getByRole('link', { name: 'power curve.csv' })).toBeVisible();
+  await expect(page.getByText('This file cannot stand on a sheet.')).toBeVisible();
+  await page.keyboard.type('Round to tens.');
+  await saved(page);
+  await page.getByRole('button', { name: 'Try the sheet' }).click();
+  const taking = page.waitForEvent('download');
+  await page.getByRole('dialog').getByRole('link', { name: 'power curve.csv' }).click();
+  const taken = await taking;
+  expect(taken.suggestedFilename()).toBe('power curve.csv');
+  expect(readFileSync(await taken.path(), 'utf8')).toContain('9;900');
+  await page.keyboard.press('Escape');
+  await expect(sheet()).toContainText('Round to tens.');
 });
 
 test('an instruction is spoken, kept, captioned, and heard on the sheet', async () => {

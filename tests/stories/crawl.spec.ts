@@ -105,7 +105,7 @@ test('no page of the application was left out, and its windows were opened', () 
   for (const name of [
     'Try the sheet',
     'Revisions',
-    'Picture',
+    'Picture or file',
     'Sound or film',
     'Page or simulation',
     'Mark by a rubric…',

@@ -261,7 +261,7 @@ test('a 60 MB photo and a file that is no picture are refused beside the sheet, 
   const sheet = teacher.getByRole('textbox', { name: 'The sheet' });
   await sheet.click();
   await teacher.keyboard.type('What does the photo show?');
-  await teacher.getByRole('button', { name: 'Picture', exact: true }).click();
+  await teacher.getByRole('button', { name: 'Picture or file' }).click();
   const tray = teacher.getByRole('dialog');
   const chooser = tray.getByLabel('Choose a file');
   const large = path.resolve('.test/IMG_4011.jpg');

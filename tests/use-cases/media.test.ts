@@ -6,6 +6,7 @@ import { FRESH_PICTURE } from '@/core/content/document';
 import { createQuestion } from '@/server/bank/create-question';
 import { openQuestion } from '@/server/bank/open-question';
 import { addMedia } from '@/server/media/add-media';
+import { addFile } from '@/server/media/add-file';
 import { addCaptions, addRecording } from '@/server/media/add-recording';
 import { mediaFacts, readMedia } from '@/server/media/read-media';
 import {
@@ -203,5 +204,29 @@ describe('recordings', () => {
       refusal: { code: 'recording-not-one' },
     });
     expect((await addRecording(dept.as('ada'), wav(), null)).ok).toBe(false);
+  });
+});
+
+describe('files', () => {
+  const bytes = (text: string) => new TextEncoder().encode(text);
+  const code = async (given: Uint8Array, name = 'x.pdf'): Promise<string> => {
+    const result = await addFile(dept.as('teacher'), given, name);
+    return result.ok ? result.value.media : result.refusal.code;
+  };
+
+  it('are taken along by their bytes and not by their names, and lie in the tray under these', async () => {
+    const added = must(await addFile(dept.as('teacher'), bytes('%PDF-1.7\n1 0 obj'), ' Data sheet V1.pdf '));
+    expect(added).toMatchObject({ medium: 'file', name: 'Data sheet V1.pdf', size: 16 });
+    expect(
+      must(await openTray(dept.as('teacher'), { words: 'data sheet', medium: 'file', licence: null })).items,
+    ).toEqual([expect.objectContaining({ media: added.media, description: 'Data sheet V1.pdf', size: 16 })]);
+    expect((await mediaFacts(dept.out, added.media))?.mime).toBe('application/pdf');
+    await code(bytes('wind;power\n4;60\n'), 'curve.csv');
+    expect(
+      must(await openTray(dept.as('teacher'), { words: 'curve', medium: 'file', licence: null })).items,
+    ).toHaveLength(1);
+    for (const none of [new Uint8Array(), new Uint8Array([0, 255, 7]), bytes('MZ\0\0'), wav()])
+      expect(await code(none)).toBe('sheet-file-not-one');
+    expect((await addFile(dept.as('ada'), bytes('text'), 'a.txt')).ok).toBe(false);
   });
 });

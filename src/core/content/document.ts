@@ -76,6 +76,18 @@ const recording = z.object({
   }),
 });
 export type RecordingAttributes = z.infer<typeof recording>['attrs'];
+/** A file to take along: a data sheet, a table of values. */
+const file = z.object({
+  type: z.literal('file'),
+  attrs: z.object({
+    media: mediaHash,
+    /** Under which name it is saved. */
+    name: z.string().min(1).max(200),
+    /** In bytes. */
+    size: z.number().int().min(0),
+  }),
+});
+export type FileAttributes = z.infer<typeof file>['attrs'];
 /** A web page or simulation by its address; which may stand here is the department's to say. */
 const page = z.object({
   type: z.literal('page'),
@@ -107,6 +119,7 @@ export type Block =
   | Leaf
   | z.infer<typeof picture>
   | z.infer<typeof recording>
+  | z.infer<typeof file>
   | z.infer<typeof page>
   | z.infer<typeof blockSlot>
   | List
@@ -141,7 +154,7 @@ export const FRESH_PICTURE: Pick<PictureAttributes, 'align' | 'caption' | 'enlar
 };
 
 const block: z.ZodType<Block> = z.lazy(() =>
-  z.union([paragraph, heading, blockFormula, codeBlock, picture, recording, page, blockSlot, list, table]),
+  z.union([paragraph, heading, blockFormula, codeBlock, picture, recording, file, page, blockSlot, list, table]),
 );
 const list: z.ZodType<List> = z.object({
   type: z.enum(['bulletList', 'orderedList']),
@@ -186,10 +199,10 @@ export function* nodesOf(content: Content): Generator<ContentNode> {
   for (const node of content.content) yield* walk(node);
 }
 
-/** The pictures, sounds and films of the document with their captions, in reading order, by their hashes. */
+/** The pictures, sounds, films and files of the document with their captions, in reading order, by their hashes. */
 export function mediaOf(content: Content): string[] {
   return [...nodesOf(content)].flatMap((node) => {
-    if (node.type === 'picture') return [node.attrs.media];
+    if (node.type === 'picture' || node.type === 'file') return [node.attrs.media];
     return node.type === 'recording' ? [node.attrs.media, ...(node.attrs.captions ? [node.attrs.captions] : [])] : [];
   });
 }

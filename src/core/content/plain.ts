@@ -7,6 +7,7 @@ const BLOCKS = new Set([
   'codeBlock',
   'picture',
   'recording',
+  'file',
   'page',
   'blockSlot',
   'listItem',
@@ -26,7 +27,8 @@ export function plainText(content: Content): string {
     else if (node.type === 'picture') {
       const { description, caption, labels } = node.attrs;
       out += [description, caption, ...labels.map((label) => label.text)].filter(Boolean).join(' ');
-    } else if (node.type === 'recording' || node.type === 'page') out += node.attrs.description;
+    } else if (node.type === 'file') out += node.attrs.name;
+    else if (node.type === 'recording' || node.type === 'page') out += node.attrs.description;
     else if (node.type === 'inlineSlot') out += '…';
     else if ('content' in node && node.content) (node.content as ContentNode[]).forEach(walk);
     if (BLOCKS.has(node.type)) out += '\n';

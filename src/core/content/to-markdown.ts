@@ -46,6 +46,8 @@ function block(node: Block): string {
       return `<${node.attrs.address}>`;
     case 'recording':
       return `(${node.attrs.medium}: ${node.attrs.description})`;
+    case 'file':
+      return `(file: ${node.attrs.name})`;
     case 'blockSlot':
       return '____';
     case 'bulletList':

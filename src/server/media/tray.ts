@@ -11,18 +11,21 @@ import { headOf } from '../bank/write';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { media, mediaKeepers, mediaUses, questions } from '../db/schema/bank';
 import type { FreePicture } from '../ports/web';
+import { FILES } from './add-file';
 import { type AddedMedia, addMedia, MAX_PICTURE_BYTES } from './add-media';
 
-export const MEDIUMS = ['picture', 'sound', 'film'] as const;
+export const MEDIUMS = ['picture', 'sound', 'film', 'file'] as const;
 export type Medium = (typeof MEDIUMS)[number];
 
-/** A picture, sound or film of the department. */
+/** A picture, sound, film or file of the department. */
 export interface TrayItem {
   media: string;
   medium: Medium;
-  /** Width by height of a picture; 1 for a sound or film. */
+  /** Width by height of a picture; 1 for anything else. */
   ratio: number;
   width: number;
+  /** In bytes. */
+  size: number;
   description: string;
   licence: string;
   source: string;
@@ -31,7 +34,12 @@ export interface TrayItem {
 
 const PAGE = 60;
 
-const MIME: Record<Medium, string> = { picture: 'image/%', sound: 'audio/%', film: 'video/%' };
+const OF_MEDIUM: Record<Medium, SQL | undefined> = {
+  picture: like(media.mime, 'image/%'),
+  sound: like(media.mime, 'audio/%'),
+  film: like(media.mime, 'video/%'),
+  file: inArray(media.mime, [...FILES]),
+};
 const wanted = z.object({
   words: z.string().max(2000),
   medium: z.enum(MEDIUMS),
@@ -61,13 +69,13 @@ async function inReach(ctx: Context): Promise<SQL | undefined> {
   return or(inArray(media.hash, brought), inArray(media.hash, used));
 }
 
-/** Pictures, sounds or films within reach, newest first, found by what is said about them. */
+/** Pictures, sounds, films or files within reach, newest first, found by what is said about them. */
 export async function openTray(ctx: Context, raw: unknown): Promise<Result<OpenedTray>> {
   const parsed = parse(wanted, raw);
   if (!parsed.ok) return parsed;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const { words, medium, licence } = parsed.value;
-  const ofMedium = and(like(media.mime, MIME[medium]), await inReach(ctx));
+  const ofMedium = and(OF_MEDIUM[medium], await inReach(ctx));
   const conditions = words
     .trim()
     .slice(0, 200)
@@ -89,11 +97,12 @@ export async function openTray(ctx: Context, raw: unknown): Promise<Result<Opene
     .where(ofMedium)
     .orderBy(media.licence);
   return ok({
-    items: rows.map(({ hash, width, height, description, licence: under, source, addedAt }) => ({
+    items: rows.map(({ hash, width, height, size, description, licence: under, source, addedAt }) => ({
       media: hash,
       medium,
       ratio: height > 0 ? width / height : 1,
       width,
+      size,
       description,
       licence: under,
       source,

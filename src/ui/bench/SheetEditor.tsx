@@ -7,14 +7,15 @@ import StarterKit from '@tiptap/starter-kit';
 import Link from 'next/link';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Slot, slotSchema } from '@/core/bank/question';
-import { type Content, FRESH_PICTURE, mediaOf } from '@/core/content/document';
+import { type Content, mediaOf, withoutEmptyEnd } from '@/core/content/document';
 import { contentFromMarkdown } from '@/core/content/markdown';
 import { markdownFromContent } from '@/core/content/to-markdown';
-import type { AddedMedia } from '@/server/media/add-media';
 import { Echoes } from '../parts/echoes';
 import { useLatest } from '../parts/use-latest';
 import { refusalText } from '../words/refusals';
+import { FileNode } from './nodes/file';
 import { BlockFormula, Formula } from './nodes/formula';
+import { insertMedia } from './nodes/insert-media';
 import { Page } from './nodes/page';
 import { Picture } from './nodes/picture';
 import { Recording } from './nodes/recording';
@@ -25,14 +26,14 @@ import { insertNodes, KeepSelected, readyToInsert } from './nodes/keep-selected'
 import { SlotClipboard } from './nodes/slot-clipboard';
 import { StrictMarks } from './nodes/strict-marks';
 import { cleanPastedHtml, looksLikeMarkdown, MOST_PASTED, productsKept } from './paste';
-import { showsPictures, widthOnSheet, withPicturesKept } from './paste-pictures';
+import { showsPictures, withPicturesKept } from './paste-pictures';
 import { SlashMenu, type SlashItem } from './SlashMenu';
 import { partCopies, type SlotCopy } from './slot-copies';
 import { Tools } from './Tools';
 import { PageDialog } from '../tray/PageDialog';
 import { RecordingDialog } from '../tray/RecordingDialog';
 import { Tray } from '../tray/Tray';
-import { uploadPicture } from '../tray/upload';
+import { uploadAny } from '../tray/upload';
 import { Trouble } from '../parts/Trouble';
 
 interface Props {
@@ -66,28 +67,28 @@ export function SheetEditor(props: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [offered, setOffered] = useState<string | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
-  /** The pictures and recordings that stood there last. */
+  /** The pictures, recordings and files that stood there last. */
   const standing = useRef(mediaOf(content).join());
   const [echoes] = useState(() => new Echoes(content));
   const [tray, setTray] = useState(false);
   const [recording, setRecording] = useState(false);
   const [page, setPage] = useState(false);
-  const latest = useLatest({ onChange, onReady, onCopies, onArrivals, slots, question });
+  const latest = useLatest({ content, onChange, onReady, onCopies, onArrivals, slots, question });
   const ids = (): ReadonlySet<string> => new Set(Object.keys(latest.current.slots ?? {}));
 
-  const addPictures = async (editor: Editor, files: readonly Blob[]): Promise<void> => {
+  const addFiles = async (editor: Editor, brought: readonly File[]): Promise<void> => {
     setTrouble(null);
-    for (const file of files) {
-      const added = await uploadPicture(file);
+    for (const file of brought) {
+      const added = await uploadAny(file);
       if (!added.ok) setTrouble(refusalText(added.refusal));
-      else insertPicture(editor, added.value, '');
+      else insertMedia(editor, added.value, '');
     }
   };
   const editorRef = useRef<Editor | null>(null);
-  const pictures = (files: FileList | undefined): boolean => {
+  const takeFiles = (files: FileList | undefined): boolean => {
     const list = [...(files ?? [])];
     if (list.length === 0 || !editorRef.current) return false;
-    void addPictures(editorRef.current, list);
+    void addFiles(editorRef.current, list);
     return true;
   };
 
@@ -140,6 +141,7 @@ export function SheetEditor(props: Props) {
       TableKit.configure({ table: { resizable: true, cellMinWidth: 40 } }),
       Picture,
       Recording,
+      FileNode,
       Page,
       Formula,
       BlockFormula,
@@ -167,7 +169,7 @@ export function SheetEditor(props: Props) {
           return true;
         }
         if (editorRef.current) readyToInsert(editorRef.current);
-        if (!/<(p|li|table|h\d|math)[\s>]/i.test(html) && pictures(data?.files)) return true;
+        if (!/<(p|li|table|h\d|math)[\s>]/i.test(html) && takeFiles(data?.files)) return true;
         setOffered(manyQuestions(text) ? text : null);
         if (showsPictures(html)) {
           void bringPictures(html);
@@ -180,13 +182,15 @@ export function SheetEditor(props: Props) {
       transformPastedHTML: pasted,
       clipboardTextSerializer: (slice) =>
         markdownFromContent({ type: 'doc', content: slice.content.toJSON() as Content['content'] }),
-      handleDrop: (_, event) => pictures(event.dataTransfer?.files),
+      handleDrop: (_, event) => takeFiles(event.dataTransfer?.files),
     },
     onUpdate: ({ editor: e }) => {
       const copies = partCopies(e, (taken) => freshSlotId(taken, ids()));
       // Giving the copies their own ids is an update too; the content is told then.
       if (copies.length > 0) return latest.current.onCopies(copies);
       const json = e.getJSON() as Content;
+      // The line to go on writing on, which the editor puts behind a last slot, is no change.
+      if (sameWords(json, latest.current.content)) return;
       echoes.write(json);
       const stands = mediaOf(json).join();
       latest.current.onChange(json, stands === standing.current);
@@ -226,8 +230,7 @@ export function SheetEditor(props: Props) {
         <Tray
           onClose={() => setTray(false)}
           onPick={(item) => {
-            if (item.medium === 'picture') insertPicture(editor, item, item.description);
-            else insertRecording(editor, item.media, item.medium, item.description);
+            insertMedia(editor, { ...item, name: item.description || 'file' }, item.description);
             setTray(false);
           }}
           onReplace={
@@ -243,8 +246,8 @@ export function SheetEditor(props: Props) {
       {recording && editor && (
         <RecordingDialog
           onClose={() => setRecording(false)}
-          onPick={({ media, medium }) => {
-            insertRecording(editor, media, medium, '');
+          onPick={(added) => {
+            insertMedia(editor, added, '');
             setRecording(false);
           }}
         />
@@ -295,9 +298,9 @@ export function SheetEditor(props: Props) {
   );
 }
 
-function insertRecording(editor: Editor, media: string, medium: 'sound' | 'film', description: string): void {
-  insertNodes(editor, { type: 'recording', attrs: { media, medium, description, captions: null } });
-}
+/** Whether two documents differ in empty lines at their end at most. */
+const sameWords = (a: Content, b: Content): boolean =>
+  JSON.stringify(withoutEmptyEnd(a)) === JSON.stringify(withoutEmptyEnd(b));
 
 function parsedJson(text: string): unknown {
   try {
@@ -316,7 +319,3 @@ function leftOutText(count: number): string {
 }
 
 /** Puts a picture where the cursor is, as wide as it is but never wider than the sheet. */
-function insertPicture(editor: Editor, { media, ratio, width }: AddedMedia, description: string): void {
-  const attrs = { ...FRESH_PICTURE, media, ratio, width: widthOnSheet(width), description };
-  insertNodes(editor, { type: 'picture', attrs });
-}

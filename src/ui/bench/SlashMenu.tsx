@@ -117,7 +117,7 @@ function ownInserts(editor: Editor, choosePicture: () => void): SlashItem[] {
       name: 'Formula on a line of its own',
       run: () => insertNodes(editor, { type: 'blockFormula', attrs: { latex: '' } }),
     },
-    { name: 'Picture', run: choosePicture },
+    { name: 'Picture or file', run: choosePicture },
     { name: 'Table', run: () => insertTable(editor) },
     { name: 'Code', run: () => void editor.chain().focus().toggleCodeBlock().run() },
   ];

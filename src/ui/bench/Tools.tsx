@@ -113,7 +113,7 @@ export function Tools({
       <Tool name="Code" on={on.code} onClick={() => run().toggleCode().run()}>
         <Code size={size} />
       </Tool>
-      <Tool name="Picture" opens onClick={choosePicture}>
+      <Tool name="Picture or file" opens onClick={choosePicture}>
         <ImagePlus size={size} />
       </Tool>
       <Tool name="Sound or film" opens onClick={chooseRecording}>

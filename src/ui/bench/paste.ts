@@ -44,7 +44,7 @@ export function cleanPastedHtml(html: string, arrivals: Arrivals): string {
   for (const all of page.querySelectorAll('*')) {
     for (const { name } of [...all.attributes]) {
       if (
-        !/^(data-formula|data-inline-slot|data-block-slot|data-media|data-description|data-width|data-ratio|data-align|data-caption|data-labels|data-recording|data-medium|data-captions|data-enlarge|data-pm-slice|colspan|rowspan|colwidth|data-colwidth|class|style)$/.test(
+        !/^(data-formula|data-inline-slot|data-block-slot|data-media|data-description|data-width|data-ratio|data-align|data-caption|data-labels|data-recording|data-file|data-name|data-size|data-medium|data-captions|data-enlarge|data-pm-slice|colspan|rowspan|colwidth|data-colwidth|class|style)$/.test(
           name,
         )
       ) {

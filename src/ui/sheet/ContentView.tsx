@@ -4,6 +4,7 @@ import { Formula } from './Formula';
 import type { DrawnFormulas } from './formulas';
 import { PageView } from './PageView';
 import { PictureView } from './PictureView';
+import { FileLink } from './FileLink';
 import { RecordingView } from './RecordingView';
 
 interface Props {
@@ -69,6 +70,8 @@ export function ContentView({ content, drawn, slot }: Props): ReactNode {
         return <PageView {...node.attrs} />;
       case 'recording':
         return <RecordingView {...node.attrs} />;
+      case 'file':
+        return <FileLink {...node.attrs} />;
       case 'picture':
         return <PictureView {...node.attrs} />;
     }

@@ -1,5 +1,5 @@
 'use client';
-import { AudioLines, Film } from 'lucide-react';
+import { AudioLines, FileText, Film } from 'lucide-react';
 import { type ClipboardEvent, type DragEvent, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
@@ -9,7 +9,7 @@ import type { Medium, OpenedTray, TrayItem } from '@/server/media/tray';
 import { refusalText } from '../words/refusals';
 import { FreePictures } from './FreePictures';
 import { TrayNote } from './TrayNote';
-import { uploadPicture, uploadRecording } from './upload';
+import { uploadAny } from './upload';
 import { Trouble } from '../parts/Trouble';
 
 interface Props {
@@ -25,9 +25,16 @@ interface Wanted {
   licence: string | null;
 }
 
-const MEDIUM_WORDS: Record<Medium, string> = { picture: 'Pictures', sound: 'Sounds', film: 'Films' };
+const MEDIUM_WORDS: Record<Medium, string> = { picture: 'Pictures', sound: 'Sounds', film: 'Films', file: 'Files' };
 
-/** The department's pictures, sounds and films: paste, drop, choose, fetch, or take one that is there. */
+const ACCEPTED: Record<Medium, string | undefined> = {
+  picture: 'image/*',
+  sound: 'audio/*',
+  film: 'video/*',
+  file: undefined,
+};
+
+/** The department's pictures, sounds, films and files: paste, drop, choose, fetch, or take one that is there. */
 export function Tray({ onPick, onReplace, onClose }: Props) {
   const [words, setWords] = useState('');
   const [medium, setMedium] = useState<Medium>('picture');
@@ -70,10 +77,8 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
   const add = async (files: FileList | null | undefined): Promise<void> => {
     setBusy(true);
     for (const file of files ?? []) {
-      if (/^(audio|video)\//.test(file.type)) {
-        const recording = await uploadRecording(file, null);
-        await added(recording, recording.ok ? recording.value.medium : medium);
-      } else await added(await uploadPicture(file));
+      const brought = await uploadAny(file);
+      await added(brought, brought.ok ? brought.value.medium : medium);
     }
     setBusy(false);
   };
@@ -136,7 +141,7 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
             Choose a file
             <input
               type="file"
-              accept={medium === 'picture' ? 'image/*' : 'audio/*,video/*'}
+              accept={ACCEPTED[medium]}
               multiple
               className="visually-hidden"
               onChange={(e) => {
@@ -184,10 +189,8 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
                   {i.medium === 'picture' ? (
                     // eslint-disable-next-line @next/next/no-img-element -- the small size comes from our own store
                     <img src={`/media/${i.media}?size=small`} alt="" loading="lazy" />
-                  ) : i.medium === 'sound' ? (
-                    <AudioLines size={28} aria-hidden />
                   ) : (
-                    <Film size={28} aria-hidden />
+                    <Sign medium={i.medium} />
                   )}
                   <span>{i.description || <em className="hand">not described</em>}</span>
                 </button>
@@ -218,4 +221,11 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
       </Modal.Footer>
     </Modal>
   );
+}
+
+const SIGNS = { sound: AudioLines, film: Film, file: FileText };
+
+function Sign({ medium }: { medium: Exclude<Medium, 'picture'> }) {
+  const Icon = SIGNS[medium];
+  return <Icon size={28} aria-hidden />;
 }

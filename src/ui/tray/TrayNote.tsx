@@ -3,7 +3,8 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { describeMediaAction, replaceEverywhereAction, usedInAction } from '@/actions/tray';
-import type { TrayItem } from '@/server/media/tray';
+import type { Medium, TrayItem } from '@/server/media/tray';
+import { FileLink } from '../sheet/FileLink';
 import { RecordingView } from '../sheet/RecordingView';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
@@ -17,7 +18,15 @@ interface Props {
   onChanged: () => void;
 }
 
-/** What is known of a picture or recording: description, licence, source, where it stands; a picture is replaced everywhere if wanted. */
+/** What is said of a thing, and for whom. */
+const ABOUT: Record<Medium, [label: string, hint: string]> = {
+  picture: ['What it shows', 'For those who cannot see it'],
+  sound: ['What it is', 'Read before it is played'],
+  film: ['What it is', 'Read before it is played'],
+  file: ['Name', 'Under which it is saved'],
+};
+
+/** What is known of a picture, recording or file: description, licence, source, where it stands; a picture is replaced everywhere if wanted. */
 export function TrayNote({ item, onPick, onReplace, onChanged }: Props) {
   const [said, setSaid] = useState({
     description: item.description,
@@ -69,12 +78,12 @@ export function TrayNote({ item, onPick, onReplace, onChanged }: Props) {
       {item.medium === 'picture' ? (
         // eslint-disable-next-line @next/next/no-img-element -- the picture comes from our own store
         <img src={`/media/${item.media}`} alt={item.description} className="tray-large" />
+      ) : item.medium === 'file' ? (
+        <FileLink media={item.media} name={item.description || 'file'} size={item.size} />
       ) : (
         <RecordingView media={item.media} medium={item.medium} description="" captions={null} />
       )}
-      {item.medium === 'picture'
-        ? field('description', 'What it shows', 'For those who cannot see it')
-        : field('description', 'What it is', 'Read before it is played')}
+      {field('description', ...ABOUT[item.medium])}
       {field('licence', 'Licence', 'CC BY 4.0, own work, …')}
       {field('source', 'Source', 'Who made it, or its address')}
       {note && (

@@ -1,4 +1,5 @@
 import { type Result, refuse } from '@/core/base/result';
+import type { AddedFile } from '@/server/media/add-file';
 import type { AddedMedia } from '@/server/media/add-media';
 import type { AddedRecording } from '@/server/media/add-recording';
 
@@ -18,6 +19,16 @@ export function uploadRecording(file: Blob, as: 'sound' | null): Promise<Result<
 
 export function uploadCaptions(file: Blob): Promise<Result<{ media: string }>> {
   return send('/api/recordings?as=captions', file);
+}
+
+/** Sends whatever may stand on a sheet: what calls itself a picture, a sound or a film as that, anything else as a file. */
+export async function uploadAny(
+  file: File,
+): Promise<Result<(AddedMedia & { medium: 'picture' }) | AddedRecording | AddedFile>> {
+  if (/^(audio|video)\//.test(file.type)) return uploadRecording(file, null);
+  if (!file.type.startsWith('image/')) return send(`/api/files?name=${encodeURIComponent(file.name)}`, file);
+  const added = await uploadPicture(file);
+  return added.ok ? { ok: true, value: { ...added.value, medium: 'picture' } } : added;
 }
 
 async function send<T>(address: string, body: Blob): Promise<Result<T>> {

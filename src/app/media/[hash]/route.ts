@@ -1,4 +1,5 @@
 import { maybeContext } from '@/server/auth/request';
+import { FILES } from '@/server/media/add-file';
 import { mediaFacts, readMedia } from '@/server/media/read-media';
 
 const SAFE = {
@@ -8,7 +9,7 @@ const SAFE = {
 /** A player gets so much at a time. */
 const PART = 2 * 1024 * 1024;
 
-/** Serves those who are signed in what stands on sheets; a picture small with ?size=small, recordings in the parts that a player asks for. Bytes never change, and nothing in them may run or load. */
+/** Serves those who are signed in what stands on sheets; a picture small with ?size=small, recordings in the parts that a player asks for, files to be saved. Bytes never change, and nothing in them may run or load. */
 export async function GET(request: Request, { params }: { params: Promise<{ hash: string }> }): Promise<Response> {
   const { hash } = await params;
   const out = await maybeContext();
@@ -35,5 +36,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ hash
   const small = new URL(request.url).searchParams.get('size') === 'small';
   const found = await readMedia(out, hash, small ? 'small' : 'screen');
   if (!found) return new Response(null, { status: 404 });
-  return new Response(Buffer.from(found.bytes), { headers: { ...SAFE, 'Content-Type': found.mime } });
+  const headers = new Headers({ ...SAFE, 'Content-Type': found.mime });
+  // A file is taken along, never opened here.
+  if (FILES.has(found.mime)) headers.set('Content-Disposition', 'attachment');
+  return new Response(Buffer.from(found.bytes), { headers });
 }

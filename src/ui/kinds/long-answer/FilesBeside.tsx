@@ -5,6 +5,7 @@ import type { HandedFile } from '@/core/content/handed-file';
 import { type FileProgress, useFileKeeper } from '../../sheet/FileKeeper';
 import { refusalText } from '../../words/refusals';
 import { Trouble } from '../../parts/Trouble';
+import { fileSize } from '../../words/file-size';
 
 interface Props {
   label: string;
@@ -12,9 +13,6 @@ interface Props {
   most: number;
   onChange: (files: HandedFile[]) => void;
 }
-
-const inKilobytes = (size: number): string =>
-  size < 1048576 ? `${Math.ceil(size / 1024)} kB` : `${(size / 1048576).toFixed(1)} MB`;
 
 /** Files beside an answer: each is kept on the device as soon as it is chosen, and goes on to the server from there. */
 export function FilesBeside({ label, files, most, onChange }: Props) {
@@ -72,7 +70,7 @@ export function FileList({ files, onRemove }: { files: readonly HandedFile[]; on
       {files.map(({ hash, name, size, attempt }) => (
         <li key={hash}>
           {attempt === '' || onTheirWay.has(hash) ? name : <a href={`/api/room/${attempt}/files/${hash}`}>{name}</a>}{' '}
-          <span className="soft">{inKilobytes(size)}</span> <OnItsWay progress={onTheirWay.get(hash)} />
+          <span className="soft">{fileSize(size)}</span> <OnItsWay progress={onTheirWay.get(hash)} />
           {onRemove && (
             <button
               type="button"
