@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { MOST_OPTIONS, moved, type Option, withLines, withOption, without } from './options';
+import { moved, without, withRow } from '../../parts/rows';
+import { freshOption, MOST_OPTIONS, type Option, withOptionLines as withLines } from './options';
 
 const option = (id: string, text = '', key = false): Option => ({ id, text, key, feedback: '' });
 const words = (options: readonly Option[]): string => options.map((o) => (o.key ? `*${o.text}` : o.text)).join('|');
 
 describe('the options of a choice', () => {
   it('take an empty one at any place, with an id of its own, up to as many as there are letters', () => {
+    const withOption = (options: readonly Option[], at: number): Option[] =>
+      withRow(options, at, freshOption(options), MOST_OPTIONS);
     const made = withOption([option('o1', 'a'), option('o3', 'b')], 1);
     expect(made.map((o) => o.id)).toEqual(['o1', 'o2', 'o3']);
     let many = made;

@@ -1,0 +1,132 @@
+'use client';
+import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { GripVertical, Plus, X } from 'lucide-react';
+import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useId, useRef } from 'react';
+import { flushSync } from 'react-dom';
+import Button from 'react-bootstrap/Button';
+import { moved, type Row, without, withRow } from './rows';
+
+interface Props<T extends Row> {
+  rows: readonly T[];
+  /** What one row is called: "option", "name". */
+  what: string;
+  label: string;
+  /** How many rows there can be, and how many must stay. */
+  most: number;
+  least: number;
+  longest: number;
+  placeholder: (at: number) => string;
+  fresh: (rows: readonly T[], text: string) => T;
+  /** A pasted list, from a row on. */
+  pasted: (at: number, text: string) => T[];
+  onChange: (rows: T[]) => void;
+  /** Goes on behind the list, after an empty last row. */
+  onLeave?: () => void;
+  /** What stands before and behind the words of a row. */
+  before?: (row: T, at: number) => ReactNode;
+  after?: (row: T, at: number) => ReactNode;
+}
+
+/** Words one a line: Enter adds, an empty last one ends the list, a pasted list falls into rows, rows are moved by their grip or with Alt and the arrows. */
+export function LineRows<T extends Row>(props: Props<T>) {
+  const { rows, what, label, most, least, fresh, onChange, onLeave } = props;
+  const group = useRef<HTMLDivElement>(null);
+  const id = useId();
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 3 } }));
+  const fieldAt = (at: number): void => group.current?.querySelectorAll<HTMLInputElement>('input.text')[at]?.focus();
+  /** Changes the list and goes on in one of its lines, before the next key is pressed. */
+  const goOn = (next: T[], at: number): void => {
+    flushSync(() => onChange(next));
+    fieldAt(at);
+  };
+  const add = (at: number): void => goOn(withRow(rows, at, fresh(rows, ''), most), at);
+
+  const press = (event: KeyboardEvent<HTMLInputElement>, at: number): void => {
+    const row = rows[at];
+    if (!row) return;
+    const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const leaves = event.key === 'Backspace' && row.text === '' && rows.length > least;
+    if (event.key !== 'Enter' && !leaves && !step) return;
+    event.preventDefault();
+    if (event.key === 'Enter') {
+      if (at < rows.length - 1) fieldAt(at + 1);
+      else if (row.text.trim() !== '') add(at + 1);
+      else if (rows.length > least) {
+        // An empty last line ends the list; one goes on below it.
+        flushSync(() => onChange(without(rows, row.id)));
+        onLeave?.();
+      }
+    } else if (leaves) goOn(without(rows, row.id), Math.max(0, at - 1));
+    else if (step && event.altKey) {
+      const to = Math.min(rows.length - 1, Math.max(0, at + step));
+      goOn(moved(rows, at, to), to);
+    } else if (step) fieldAt(at + step);
+  };
+  const paste = (event: ClipboardEvent<HTMLInputElement>, at: number): void => {
+    const lines = event.clipboardData.getData('text/plain');
+    if (!/\S\s*\n\s*\S/.test(lines)) return;
+    event.preventDefault();
+    const next = props.pasted(at, lines);
+    goOn(next, Math.min(next.length - 1, at + (next.length - rows.length)));
+  };
+  const dropped = ({ active, over }: DragEndEvent): void => {
+    const place = (name: unknown): number => rows.findIndex((row) => row.id === name);
+    if (over) onChange(moved(rows, place(active.id), place(over.id)));
+  };
+  return (
+    <div className="option-rows" role="group" aria-label={label} ref={group}>
+      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <SortableContext items={rows.map((row) => row.id)} strategy={verticalListSortingStrategy}>
+          {rows.map((row, at) => (
+            <SortableRow key={row.id} id={row.id}>
+              {props.before?.(row, at)}
+              <input
+                className="text"
+                aria-label={`${capital(what)} ${at + 1}`}
+                placeholder={props.placeholder(at)}
+                value={row.text}
+                maxLength={props.longest}
+                onChange={(e) => onChange(rows.map((one) => (one === row ? { ...row, text: e.target.value } : one)))}
+                onKeyDown={(event) => press(event, at)}
+                onPaste={(event) => paste(event, at)}
+              />
+              {props.after?.(row, at)}
+              <Button
+                variant="quiet"
+                aria-label={`Take ${what} ${at + 1} out`}
+                disabled={rows.length <= least}
+                onClick={() => onChange(without(rows, row.id))}
+              >
+                <X size={15} />
+              </Button>
+            </SortableRow>
+          ))}
+        </SortableContext>
+      </DndContext>
+      <div>
+        <Button variant="quiet" disabled={rows.length >= most} onClick={() => add(rows.length)}>
+          <Plus size={15} /> {what}
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+function SortableRow({ id, children }: { id: string; children: ReactNode }) {
+  const { setNodeRef, listeners, transform, transition } = useSortable({ id });
+  return (
+    <div
+      className="option-row"
+      ref={setNodeRef}
+      style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
+    >
+      <span className="grip" title="Move by dragging, or with Alt and the arrow keys" {...listeners}>
+        <GripVertical size={15} />
+      </span>
+      {children}
+    </div>
+  );
+}
