@@ -63,6 +63,7 @@ export const installation: Installation = {
         { name: 'Electrical' },
         { name: 'Site and weather' },
         { name: 'Safety and rescue' },
+        { name: 'Parts and procedures' },
       ],
     },
     {
@@ -70,7 +71,7 @@ export const installation: Installation = {
       share: 'named',
       owner: 'jonas',
       named: ['odalys'],
-      topics: [{ name: 'Harness and ladder' }, { name: 'Rescue' }],
+      topics: [{ name: 'Harness and ladder' }, { name: 'Rescue' }, { name: 'Step by step' }],
     },
     ...STAFF.filter((s) => s.role !== 'marker').map((s) => ({
       name: `${s.name.split(' ')[0]}, private`,

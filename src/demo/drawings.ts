@@ -29,6 +29,8 @@ const nacelle = svg(
 <path d="M296 268 H384 L396 400 H284 Z" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
 ${label(225, 130, '1')}${label(331, 130, '2')}${label(487, 130, '3')}${label(625, 100, '4')}${label(420, 264, '5')}`,
 );
+/** The same without numbers, to be labelled. */
+const nacelleBare = nacelle.replace(/<text[^>]*>[^<]*<\/text>/g, '');
 
 const blade = [0, 120, 240]
   .map(
@@ -100,5 +102,18 @@ const ladder = svg(
 <path d="M262 320 H400 M262 336 H400" ${LINE}/>${label(330, 312, 'rest platform')}${label(204, 190, '1')}${label(276, 226, '2')}`,
 );
 
-export const DRAWINGS = { nacelle, rotor, powerCurve, bladeSection, singleLine, ladder };
+const singleLineBare = singleLine.replace(/<text[^>]*>[^<]*<\/text>/g, '');
+const ladderBare = ladder.replace(/<text[^>]*>[^<]*<\/text>/g, '');
+
+export const DRAWINGS = {
+  nacelle,
+  nacelleBare,
+  singleLineBare,
+  ladderBare,
+  rotor,
+  powerCurve,
+  bladeSection,
+  singleLine,
+  ladder,
+};
 export type DrawingName = keyof typeof DRAWINGS;

@@ -29,6 +29,7 @@ import { firstPrinciples } from './questions/first-principles';
 import { LOG_BOOK, logBook } from './questions/log-book';
 import { machine } from './questions/machine';
 import { MAINTENANCE_REPORT, reports } from './questions/report';
+import { climbing, procedures } from './questions/placed';
 import { height, site } from './questions/site';
 import { asShown } from './as-shown';
 import { makeAnswers } from './students';
@@ -111,8 +112,8 @@ class Loader {
     const aims = (topic: string): string[] => goals.filter(({ code }) => GOAL_OF[topic] === code).map(({ id }) => id);
     let minutes = 0;
     for (const [bank, list] of [
-      ['Turbine systems', [...firstPrinciples, ...reports, ...machine, ...site]],
-      ['Height and rescue', height],
+      ['Turbine systems', [...firstPrinciples, ...reports, ...machine, ...site, ...procedures]],
+      ['Height and rescue', [...height, ...climbing]],
     ] as const) {
       for (const source of list) {
         minutes += 37;
@@ -152,6 +153,14 @@ class Loader {
       type: 'picture',
       attrs: { media: added.media, description, width, ratio: added.ratio, ...FRESH_PICTURE },
     };
+    if (Object.values(source.body.slots).some(({ kind }) => kind === 'label')) {
+      const shown = { media: added.media, ratio: added.ratio, description };
+      const slots = Object.entries(source.body.slots).map(([id, slot]) => [
+        id,
+        slot.kind === 'label' ? { ...slot, setup: { ...Object(slot.setup), picture: shown } } : slot,
+      ]);
+      return { ...source.body, slots: Object.fromEntries(slots) };
+    }
     const [first, ...rest] = source.body.content.content;
     return { ...source.body, content: { type: 'doc', content: first ? [first, picture, ...rest] : [picture] } };
   }
@@ -342,6 +351,7 @@ class Loader {
       { title: 'First principles', topics: ['First principles', 'Energy in the wind', 'Lift and drag'], count: 7 },
       { title: 'Nacelle and drive train', topics: ['Rotor', 'Drive train'], count: 13 },
       { title: 'On site', topics: ['Site and weather', 'Safety and rescue'], count: 8 },
+      { title: 'Parts and procedures', topics: ['Parts and procedures'], count: 6 },
     ]);
     const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 3 * HOUR, 75);
     for (const [i, { userName }] of WT201.entries()) {
@@ -357,6 +367,7 @@ class Loader {
     const exam = await this.exam(teacher, 'WT-110', 'Certificate', 120, '80', [
       { title: 'Harness and ladder', topics: ['Harness and ladder'], count: 5, passPercent: '60' },
       { title: 'Rescue', topics: ['Rescue'], count: 3, passPercent: '60' },
+      { title: 'Step by step', topics: ['Step by step'], count: 3 },
     ]);
     const sitting = await this.sitting(teacher, exam, 'WT-110', opened, this.out.now + 3 * HOUR, 120);
     for (const [i, { userName }] of WT110.slice(0, 24).entries()) {

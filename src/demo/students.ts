@@ -30,8 +30,10 @@ export function makeAnswers(userName: string, item: PaperQuestion, source: DemoQ
     if (roll > 0.97) return [];
     const slips = source.slips[id] ?? [];
     const slip = slips[Math.floor(pick * slips.length)];
-    const right = roll < chance || slip === undefined;
-    const value = right ? kind.marked?.key(slot.setup) : kind.typed?.response(slot.setup, slip);
+    // Where no slips were written down, those that the kind itself knows.
+    const [, ...tried] = kind.marked?.tryouts(slot.setup) ?? [];
+    const wrong = slip === undefined ? tried[Math.floor(pick * tried.length)] : kind.typed?.response(slot.setup, slip);
+    const value = roll < chance || wrong === undefined ? kind.marked?.key(slot.setup) : wrong;
     return value === undefined || value === null ? [] : [{ item: item.id, slot: id, value }];
   });
 }

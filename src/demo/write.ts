@@ -5,12 +5,17 @@ import type { Block, Content, Inline } from '@/core/content/document';
 import { typedKind } from '@/core/kinds/registry';
 import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
+import { inReadingOrder, linedUp, lineFor } from '@/core/kinds/label/geometry';
+import { label, type LabelSetup } from '@/core/kinds/label/label';
 import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
+import { match } from '@/core/kinds/match/match';
 import { maths } from '@/core/kinds/maths/maths';
 import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
 import { formulaWithPlaces } from '@/core/kinds/formula-with-places/formula-with-places';
+import { order, type OrderSetup } from '@/core/kinds/order/order';
 import { shortText } from '@/core/kinds/short-text/short-text';
+import { sort, type SortSetup } from '@/core/kinds/sort/sort';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
 import { DOUBTS_ALL } from '@/core/rules/text/doubts';
 import type { Rubric } from '@/core/rules/rubric/rubric';
@@ -170,6 +175,71 @@ export function essay(
     rules: noticed.length > 0 ? { ...fresh.rules, rules: [{ when: 'keywords', groups, feedback: '' }] } : fresh.rules,
   };
   return { slot: { kind: 'longAnswer', marks, setup, ...(rubric ? { rubric } : {}) }, slips };
+}
+
+/** A picture to be labelled with its drawing: names with their spots in pixels of the drawing, and names that belong nowhere. */
+export function labels(
+  drawing: { width: number; height: number },
+  spots: Record<string, [x: number, y: number]>,
+  over: string[],
+  more: { marks?: string; white?: LabelSetup['margin'] } = {},
+): DemoSlot {
+  const white = more.white ?? { top: 0, right: 34, bottom: 0, left: 34 };
+  const names = [...Object.keys(spots), ...over].map((text, i) => ({ id: `n${i + 1}`, text }));
+  let setup: LabelSetup = { ...label.fresh(), margin: white, names };
+  Object.values(spots).forEach(([x, y], i) => {
+    const { at, foot } = lineFor({ x: (x / drawing.width) * 100, y: (y / drawing.height) * 100 }, white);
+    const place = { id: `p${i + 1}`, at, foot, accepts: [`n${i + 1}`], description: '', feedback: '' };
+    setup = { ...setup, places: [...setup.places, place] };
+  });
+  const lines = linedUp(
+    setup.places.map(({ at }) => at),
+    white,
+  );
+  const places = inReadingOrder(setup.places.map((place, i) => ({ ...place, at: lines[i] ?? place.at })));
+  return {
+    slot: { kind: 'label', marks: more.marks ?? String(places.length), setup: { ...setup, places } },
+    slips: [],
+  };
+}
+
+/** Pairs to be matched, and partners that are left over. */
+export function matching(pairs: Record<string, string>, over: string[], more: { marks?: string } = {}): DemoSlot {
+  const lines = [
+    ...Object.entries(pairs).map(([left, right]) => `${left} = ${right}`),
+    ...over.map((one) => `= ${one}`),
+  ];
+  const setup = match.typed.withKey(match.fresh(), lines.join('\n'));
+  return { slot: { kind: 'match', marks: more.marks ?? String(Object.keys(pairs).length), setup }, slips: [] };
+}
+
+/** Groups with what belongs to them; under '' what belongs nowhere. */
+export function sorting(
+  groups: Record<string, string[]>,
+  more: { marks?: string; scheme?: SortSetup['scheme'] } = {},
+): DemoSlot {
+  const named = Object.keys(groups).filter((name) => name !== '');
+  const idOf = (name: string): string => `g${named.indexOf(name) + 1}`;
+  const items = Object.entries(groups).flatMap(([name, texts]) =>
+    texts.map((text) => ({ text, groups: name === '' ? [] : [idOf(name)], feedback: '' })),
+  );
+  const setup: SortSetup = {
+    ...sort.fresh(),
+    groups: named.map((text) => ({ id: idOf(text), text })),
+    items: items.map((item, i) => ({ id: `i${i + 1}`, ...item })),
+    scheme: more.scheme ?? 'by-part-deductions',
+  };
+  return { slot: { kind: 'sort', marks: more.marks ?? '3', setup }, slips: [] };
+}
+
+/** Things in their right order. */
+export function ordering(
+  items: string[],
+  more: { marks?: string; scheme?: OrderSetup['scheme']; look?: OrderSetup['look']; feedback?: string } = {},
+): DemoSlot {
+  const { marks = '3', ...rest } = more;
+  const setup = { ...order.typed.withKey(order.fresh(), items.join('\n')), ...rest };
+  return { slot: { kind: 'order', marks, setup }, slips: [] };
 }
 
 interface More {

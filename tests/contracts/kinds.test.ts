@@ -188,10 +188,10 @@ describe.each(MARKED)('kind %s, marked by machine', (name) => {
 
 describe.each(TYPED_KINDS)('kind %s, typed', (name) => {
   const { typed, fresh, setup: form, marked } = typedKind(name);
-  const { setup } = sampleOf(name);
+  const { setup, typed: example = '* 73 kW\n12 kW' } = sampleOf(name);
 
   it('takes a typed key and gives it back', () => {
-    const made = typed.withKey(fresh(), '* 73 kW\n12 kW');
+    const made = typed.withKey(fresh(), example);
     expect(marked?.key(made)).not.toBeNull();
     expect(readStored(form, asJson(made))).toEqual(made);
     expect(marked?.key(typed.withKey(fresh(), ''))).toBeNull();

@@ -4,6 +4,7 @@ import { exact, ROUNDING_MODES, round, stored } from '@/core/base/exact';
 import { categoryPercent, finalPercent } from '@/core/gradebook/final';
 import { stepAt } from '@/core/results/score';
 import { type ChoiceScheme, markChoices } from '@/core/rules/choice/rules';
+import { markOrder, ORDER_SCHEMES, type OrderScheme } from '@/core/rules/ordering/rules';
 import { type Row, within } from './compare';
 
 interface Fixture {
@@ -25,14 +26,24 @@ interface Fixture {
     right_options: number;
     cases: { right_chosen: number; wrong_chosen: number; fraction_exact: string }[];
   }[];
+  ordering_partial: {
+    key: string[];
+    cases: {
+      response: string[];
+      exact_position_share: number;
+      adjacent_pair_share: number;
+      longest_increasing_share: number;
+      all_or_nothing: number;
+    }[];
+  }[];
   grade_bands: { bands: [string, number][]; cases: { percent: string; grade: string }[] };
 }
 
-/** Rounding in six modes, weighted categories, part marks with deductions, grade bands: see the fixture's README for their sources. */
+/** Rounding in six modes, weighted categories, part marks with deductions, part marks of an order, grade bands: see the fixture's README for their sources. */
 export function gradingRows(file: string): Row[] {
   const json = file.endsWith('.json') ? file : path.join(file, 'grading.json');
   const fixture = JSON.parse(readFileSync(json, 'utf8')) as Fixture;
-  return [...rounding(fixture), ...weighted(fixture), ...partMarks(fixture), ...bands(fixture)];
+  return [...rounding(fixture), ...weighted(fixture), ...partMarks(fixture), ...ordering(fixture), ...bands(fixture)];
 }
 
 function rounding(fixture: Fixture): Row[] {
@@ -98,6 +109,24 @@ function partMarks(fixture: Fixture): Row[] {
       };
     });
   });
+}
+
+function ordering(fixture: Fixture): Row[] {
+  return fixture.ordering_partial.flatMap(({ key, cases }) =>
+    cases.flatMap(({ response, ...shares }) => {
+      const expected: Record<OrderScheme, number> = {
+        place: shares.exact_position_share,
+        neighbours: shares.adjacent_pair_share,
+        run: shares.longest_increasing_share,
+        whole: shares.all_or_nothing,
+      };
+      return ORDER_SCHEMES.map((scheme) => {
+        const marking = markOrder(key, response, scheme);
+        const got = marking.state === 'marked' ? within(expected[scheme], marking.share.valueOf()) : 'waits';
+        return { name: `${response.join(' ')} by ${scheme}`, expected: String(expected[scheme]), got };
+      });
+    }),
+  );
 }
 
 function bands(fixture: Fixture): Row[] {

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { factsSchema } from '../bank/facts';
-import { questionForm, type QuestionBody } from '../bank/question';
+import { placedSlots, questionForm, type QuestionBody } from '../bank/question';
 import { readStored } from '../base/stored-form';
 import { mediaOf } from '../content/document';
+import { kindOf } from '../kinds/registry';
 import { readZip, textIn, writeZip } from './zip';
 
 /** The open archive of questions, version 1; `docs/formats.md` describes it. */
@@ -32,8 +33,10 @@ export interface Archive {
 }
 
 /** The hashes of everything that stands in a question. */
-export function mediaIn({ content, explanation, passage }: QuestionBody): string[] {
-  return [content, explanation, ...(passage ? [passage.content] : [])].flatMap(mediaOf);
+export function mediaIn(question: QuestionBody): string[] {
+  const { content, explanation, passage } = question;
+  const inSlots = placedSlots(question).flatMap(({ slot }) => kindOf(slot.kind).media?.of(slot.setup) ?? []);
+  return [...[content, explanation, ...(passage ? [passage.content] : [])].flatMap(mediaOf), ...inSlots];
 }
 
 export function writeArchive({ questions, media }: Omit<Archive, 'unreadable'>): Uint8Array {

@@ -46,6 +46,7 @@ export interface Kind<Setup, Sheet, Response> {
   valued?: Valued<Setup, Response>;
   files?: Files<Response>;
   parts?: Parts<Setup, Sheet, Response>;
+  media?: Media<Setup>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -105,7 +106,13 @@ export interface Parts<Setup, Sheet, Response> {
   inNames: (response: Response, names: ReadonlyMap<string, string>) => Response;
 }
 
-export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts'] as const;
+/** Pictures or sounds stand in its setup. */
+export interface Media<Setup> {
+  /** By their hashes. */
+  of: (setup: Setup) => readonly string[];
+}
+
+export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts', 'media'] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 
 /** A kind that has these capabilities. */
@@ -118,6 +125,8 @@ export interface KindSample<Setup> {
   setup: Setup;
   /** The same slot with other keys: what a student may see of them is the same. */
   otherKeys: Setup[];
+  /** A key as it is typed, where not any two lines are one. */
+  typed?: string;
 }
 
 /** What stands only in keys, rules and feedback of samples; no student may ever receive it before release. */

@@ -1,14 +1,30 @@
 import { choice } from './choice/choice';
 import type { Kind, Typed } from './contract';
+import { label } from './label/label';
 import { longAnswer } from './long-answer/long-answer';
+import { match } from './match/match';
 import { maths } from './maths/maths';
 import { number } from './number/number';
 import { formulaWithPlaces } from './formula-with-places/formula-with-places';
+import { order } from './order/order';
 import { scale } from './scale/scale';
 import { shortText } from './short-text/short-text';
+import { sort } from './sort/sort';
 
 /** Every kind of slot there is. A new kind adds one line here and one in `ui/kinds/registry`. */
-export const kinds = { choice, shortText, number, maths, formulaWithPlaces, longAnswer, scale };
+export const kinds = {
+  choice,
+  shortText,
+  number,
+  maths,
+  formulaWithPlaces,
+  longAnswer,
+  scale,
+  label,
+  match,
+  sort,
+  order,
+};
 
 export type KindName = keyof typeof kinds;
 export const KIND_NAMES = Object.keys(kinds) as KindName[];

@@ -22,6 +22,7 @@ import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { marksText, marksWords } from '../words/marks';
 import { lastBankPlace } from '../bank/bank-place';
+import { TrayProvider } from '../tray/TrayProvider';
 import { BenchContext } from './BenchContext';
 import { BenchIndex } from './BenchIndex';
 import { BenchMargin } from './BenchMargin';
@@ -170,143 +171,149 @@ export function Bench({ question }: { question: OpenQuestion }) {
   const others = useOthers(question.id);
   const total = totalMarks(body).toFraction();
   return (
-    <BenchContext.Provider value={access}>
-      <Strip
-        where={{ href: `/bank?bank=${question.bank.id}`, name: question.bank.name }}
-        title={titleOf(body)}
-        chip={`difficulty ${present.facts.difficulty}`}
-        state={
-          question.revision === 0
-            ? 'draft'
-            : `revision ${question.revision}${question.changed ? ', changed since' : ''}`
-        }
-      >
-        <SavedState state={state} />
-        {question.history.length > 0 && (
-          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setComparing(true)}>
-            Revisions
+    <TrayProvider>
+      <BenchContext.Provider value={access}>
+        <Strip
+          where={{ href: `/bank?bank=${question.bank.id}`, name: question.bank.name }}
+          title={titleOf(body)}
+          chip={`difficulty ${present.facts.difficulty}`}
+          state={
+            question.revision === 0
+              ? 'draft'
+              : `revision ${question.revision}${question.changed ? ', changed since' : ''}`
+          }
+        >
+          <SavedState state={state} />
+          {question.history.length > 0 && (
+            <Button variant="quiet" aria-haspopup="dialog" onClick={() => setComparing(true)}>
+              Revisions
+            </Button>
+          )}
+          <UndoRedo {...history} />
+          <Button variant="outline-primary" aria-haspopup="dialog" onClick={() => setTrying(true)}>
+            Try the sheet
           </Button>
+          <Button onClick={leave}>Done</Button>
+        </Strip>
+        {(others.length > 0 || mergedWith !== null) && (
+          <p className="px-3 pt-2 mb-0 soft" role="status">
+            {others.length > 0 && <span className="hand">{others.join(', ')} is at this question too. </span>}
+            {mergedWith !== null && `Brought together with what ${mergedWith} saved.`}
+          </p>
         )}
-        <UndoRedo {...history} />
-        <Button variant="outline-primary" aria-haspopup="dialog" onClick={() => setTrying(true)}>
-          Try the sheet
-        </Button>
-        <Button onClick={leave}>Done</Button>
-      </Strip>
-      {(others.length > 0 || mergedWith !== null) && (
-        <p className="px-3 pt-2 mb-0 soft" role="status">
-          {others.length > 0 && <span className="hand">{others.join(', ')} is at this question too. </span>}
-          {mergedWith !== null && `Brought together with what ${mergedWith} saved.`}
-        </p>
-      )}
-      <div className="bench" ref={bench}>
-        <BenchIndex
-          question={question}
-          placed={placed}
-          present={present}
-          findings={findings}
-          text={plainText(body.content)}
-          change={change}
-          onAdd={addSlot}
-          onWords={wordsToSlot}
-          onSelect={setSelected}
-          selected={selected}
-        />
-        <div>
-          <PassageSheet
-            bank={question.bank.id}
-            pages={question.pages}
-            passage={body.passage}
-            onChange={(passage, tag) => changeBody((b) => ({ ...b, passage }), tag)}
-          />
-          <SheetEditor
-            label="The sheet"
-            slots={body.slots}
-            question={question.id}
-            pages={question.pages}
-            inserts={PRESETS.map((preset) => ({ name: preset.name, about: preset.about, run: () => addSlot(preset) }))}
-            onCopies={copySlots}
-            onArrivals={(slots) => changeBody((b) => ({ ...b, slots: { ...b.slots, ...slots } }), '')}
-            content={body.content}
-            onChange={(content, typed) => changeBody((b) => ({ ...b, content }), typed ? 'content' : '')}
-            onReady={(e) => {
-              editor.current = e;
-              // Whoever begins a question writes at once.
-              if (plainText(body.content).trim() === '' && placed.length === 0) e.commands.focus();
-            }}
-            header={
-              placed.length > 0 && (
-                <span className="qmarks" title={marksWords(total)}>
-                  [{marksText(total)}]
-                </span>
-              )
-            }
-          >
-            <span className="gap only-narrow" aria-hidden="true" />
-            <select
-              className="form-select form-select-sm w-auto only-narrow"
-              aria-label="Add an answer slot"
-              value=""
-              onChange={(event) => {
-                const preset = PRESETS.find((p) => p.name === event.target.value);
-                if (preset) addSlot(preset);
-              }}
-            >
-              <option value="">+ Answer slot</option>
-              {PRESETS.map((p) => (
-                <option key={p.name}>{p.name}</option>
-              ))}
-            </select>
-          </SheetEditor>
-        </div>
-        <SynonymsContext value={synonyms}>
-          <BenchMargin
+        <div className="bench" ref={bench}>
+          <BenchIndex
+            question={question}
             placed={placed}
-            bank={question.bank.id}
-            body={body}
+            present={present}
             findings={findings}
-            selected={selected}
+            text={plainText(body.content)}
+            change={change}
+            onAdd={addSlot}
+            onWords={wordsToSlot}
             onSelect={setSelected}
-            changeSlot={changeSlot}
-            changeBody={changeBody}
-            onRemove={removeSlot}
-            onCopy={(id) => editor.current && copySlotNode(editor.current, id)}
-            onPut={(text) => editor.current?.chain().focus().insertContent({ type: 'text', text }).run()}
-          >
-            <ReviewNote
-              question={question}
-              placed={placed}
-              selected={selected}
-              flush={flush}
-              onDone={() => router.refresh()}
+            selected={selected}
+          />
+          <div>
+            <PassageSheet
+              bank={question.bank.id}
+              pages={question.pages}
+              passage={body.passage}
+              onChange={(passage, tag) => changeBody((b) => ({ ...b, passage }), tag)}
             />
-          </BenchMargin>
-        </SynonymsContext>
-        <Pointer bench={bench} selected={selected} watch={present} />
-      </div>
-      <TrialDrawer placed={placed} body={body} checks={trials} selected={selected} changeBody={changeBody} />
-      {dispute && (
-        <MergeDialog
-          base={dispute.base}
-          mine={present}
-          theirs={dispute.there}
-          by={dispute.there.savedBy}
-          onMerge={(merged) => goOnWith(merged, dispute.there)}
-          onCopy={keepAsCopy}
-        />
-      )}
-      {comparing && (
-        <RevisionsDialog
-          question={question}
-          present={present}
-          onGoBack={(earlier) => {
-            change((s) => ({ ...s, body: earlier }));
-            setComparing(false);
-          }}
-          onClose={() => setComparing(false)}
-        />
-      )}
-      {trying && <TrySheet body={body} onClose={() => setTrying(false)} />}
-    </BenchContext.Provider>
+            <SheetEditor
+              label="The sheet"
+              slots={body.slots}
+              question={question.id}
+              pages={question.pages}
+              inserts={PRESETS.map((preset) => ({
+                name: preset.name,
+                about: preset.about,
+                run: () => addSlot(preset),
+              }))}
+              onCopies={copySlots}
+              onArrivals={(slots) => changeBody((b) => ({ ...b, slots: { ...b.slots, ...slots } }), '')}
+              content={body.content}
+              onChange={(content, typed) => changeBody((b) => ({ ...b, content }), typed ? 'content' : '')}
+              onReady={(e) => {
+                editor.current = e;
+                // Whoever begins a question writes at once.
+                if (plainText(body.content).trim() === '' && placed.length === 0) e.commands.focus();
+              }}
+              header={
+                placed.length > 0 && (
+                  <span className="qmarks" title={marksWords(total)}>
+                    [{marksText(total)}]
+                  </span>
+                )
+              }
+            >
+              <span className="gap only-narrow" aria-hidden="true" />
+              <select
+                className="form-select form-select-sm w-auto only-narrow"
+                aria-label="Add an answer slot"
+                value=""
+                onChange={(event) => {
+                  const preset = PRESETS.find((p) => p.name === event.target.value);
+                  if (preset) addSlot(preset);
+                }}
+              >
+                <option value="">+ Answer slot</option>
+                {PRESETS.map((p) => (
+                  <option key={p.name}>{p.name}</option>
+                ))}
+              </select>
+            </SheetEditor>
+          </div>
+          <SynonymsContext value={synonyms}>
+            <BenchMargin
+              placed={placed}
+              bank={question.bank.id}
+              body={body}
+              findings={findings}
+              selected={selected}
+              onSelect={setSelected}
+              changeSlot={changeSlot}
+              changeBody={changeBody}
+              onRemove={removeSlot}
+              onCopy={(id) => editor.current && copySlotNode(editor.current, id)}
+              onPut={(text) => editor.current?.chain().focus().insertContent({ type: 'text', text }).run()}
+            >
+              <ReviewNote
+                question={question}
+                placed={placed}
+                selected={selected}
+                flush={flush}
+                onDone={() => router.refresh()}
+              />
+            </BenchMargin>
+          </SynonymsContext>
+          <Pointer bench={bench} selected={selected} watch={present} />
+        </div>
+        <TrialDrawer placed={placed} body={body} checks={trials} selected={selected} changeBody={changeBody} />
+        {dispute && (
+          <MergeDialog
+            base={dispute.base}
+            mine={present}
+            theirs={dispute.there}
+            by={dispute.there.savedBy}
+            onMerge={(merged) => goOnWith(merged, dispute.there)}
+            onCopy={keepAsCopy}
+          />
+        )}
+        {comparing && (
+          <RevisionsDialog
+            question={question}
+            present={present}
+            onGoBack={(earlier) => {
+              change((s) => ({ ...s, body: earlier }));
+              setComparing(false);
+            }}
+            onClose={() => setComparing(false)}
+          />
+        )}
+        {trying && <TrySheet body={body} onClose={() => setTrying(false)} />}
+      </BenchContext.Provider>
+    </TrayProvider>
   );
 }

@@ -5,7 +5,7 @@ import Button from 'react-bootstrap/Button';
 import type { TrialCheck } from '@/core/bank/checks';
 import type { PlacedSlot, Slot, Trial } from '@/core/bank/question';
 import { kindOf } from '@/core/kinds/registry';
-import { readResponse, storedResponse } from '@/core/kinds/response';
+import { readResponse, responseWords, storedResponse } from '@/core/kinds/response';
 import { StudentSlot } from '../kinds/SlotView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawTextFormulas } from '../sheet/formulas';
@@ -24,30 +24,50 @@ interface RowProps {
 /** A trial answer with its mark, the mark that is expected, and the reason. */
 export function TrialRow({ placed, trial, check, onChange, onRemove }: RowProps) {
   const look = check?.marks === null ? 'hand' : check?.marks === '0' ? 'wrong' : 'good';
+  const { kind: name, setup } = placed.slot;
+  const [open, setOpen] = useState(false);
+  const answer = (
+    <TrialAnswer
+      placed={placed}
+      label="Trial answer"
+      response={trial.response}
+      onChange={(response) => onChange({ response })}
+    />
+  );
+  // What is placed needs room; it is read as words and opened to be changed.
+  const folded = !kindOf(name).typed;
   return (
-    <tr>
-      <td>
-        <TrialAnswer
-          placed={placed}
-          label="Trial answer"
-          response={trial.response}
-          onChange={(response) => onChange({ response })}
-        />
-      </td>
-      <td className={look}>{check && (check.marks === null ? 'waits' : marksText(check.marks))}</td>
-      <td className="narrow">
-        <ExpectedInput expected={trial.expected} onChange={(expected) => onChange({ expected })} />
-      </td>
-      <td>
-        {check && !check.agrees && <span className="wrong">not as expected: </span>}
-        {check && <TextWithFormulas text={traceText(check.trace)} drawn={drawTextFormulas(traceText(check.trace))} />}
-      </td>
-      <td>
-        <Button variant="quiet" aria-label="Take this trial answer out" onClick={onRemove}>
-          <X size={14} />
-        </Button>
-      </td>
-    </tr>
+    <>
+      <tr>
+        <td>
+          {folded ? (
+            <Button variant="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+              {responseWords(kindOf(name), setup, trial.response) || 'no answer'}
+            </Button>
+          ) : (
+            answer
+          )}
+        </td>
+        <td className={look}>{check && (check.marks === null ? 'waits' : marksText(check.marks))}</td>
+        <td className="narrow">
+          <ExpectedInput expected={trial.expected} onChange={(expected) => onChange({ expected })} />
+        </td>
+        <td>
+          {check && !check.agrees && <span className="wrong">not as expected: </span>}
+          {check && <TextWithFormulas text={traceText(check.trace)} drawn={drawTextFormulas(traceText(check.trace))} />}
+        </td>
+        <td>
+          <Button variant="quiet" aria-label="Take this trial answer out" onClick={onRemove}>
+            <X size={14} />
+          </Button>
+        </td>
+      </tr>
+      {folded && open && (
+        <tr>
+          <td colSpan={5}>{answer}</td>
+        </tr>
+      )}
+    </>
   );
 }
 

@@ -4,11 +4,15 @@ import type { KindName } from '@/core/kinds/registry';
 import * as choice from './choice/student';
 import type { ReviewProps, StudentHalf, StudentProps } from './contract';
 import * as formulaWithPlaces from './formula-with-places/student';
+import * as label from './label/student';
 import * as longAnswer from './long-answer/student';
+import * as match from './match/student';
 import * as maths from './maths/student';
 import * as number from './number/student';
+import * as order from './order/student';
 import * as scale from './scale/student';
 import * as shortText from './short-text/student';
+import * as sort from './sort/student';
 
 /**
  * The students' halves. They come with the page, and only what is heavy in them
@@ -23,6 +27,10 @@ const halves = {
   formulaWithPlaces: { Student: formulaWithPlaces.Student, Review: formulaWithPlaces.Review },
   longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
   scale: { Student: scale.Student, Review: scale.Review },
+  label: { Student: label.Student, Review: label.Review },
+  match: { Student: match.Student, Review: match.Review },
+  sort: { Student: sort.Student, Review: sort.Review },
+  order: { Student: order.Student, Review: order.Review },
 } satisfies Record<KindName, unknown>;
 
 const halfOf = (kind: KindName): StudentHalf => halves[kind] as unknown as StudentHalf;

@@ -53,7 +53,8 @@ export interface KindSide<Sheet, Response> {
 /** What the bench gives to a slot's editor on the sheet and in the margin. */
 export interface EditorProps<Setup> {
   setup: Setup;
-  onChange: (setup: Setup) => void;
+  /** `apart`: a step of undo by itself; else what follows quickly belongs to it. */
+  onChange: (setup: Setup, apart?: 'apart') => void;
   /** Marks of the slot as exact text; shares are shown in them. */
   marks: string;
   letter: string;

@@ -1,12 +1,16 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceEditor } from './choice/editor';
 import type { EditorSide, Preset } from './contract';
+import { labelEditor } from './label/editor';
 import { longAnswerEditor } from './long-answer/editor';
+import { matchEditor } from './match/editor';
 import { mathsEditor } from './maths/editor';
 import { numberEditor } from './number/editor';
 import { formulaWithPlacesEditor } from './formula-with-places/editor';
+import { orderEditor } from './order/editor';
 import { scaleEditor } from './scale/editor';
 import { shortTextEditor } from './short-text/editor';
+import { sortEditor } from './sort/editor';
 
 const editors = {
   choice: choiceEditor,
@@ -16,6 +20,10 @@ const editors = {
   formulaWithPlaces: formulaWithPlacesEditor,
   longAnswer: longAnswerEditor,
   scale: scaleEditor,
+  label: labelEditor,
+  match: matchEditor,
+  sort: sortEditor,
+  order: orderEditor,
 } satisfies Record<KindName, unknown>;
 
 /** The author's half of a kind. Setups were validated by the kind's own schema. */

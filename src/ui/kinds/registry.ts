@@ -1,12 +1,16 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceSide } from './choice/side';
 import type { KindSide } from './contract';
+import { labelSide } from './label/side';
 import { longAnswerSide } from './long-answer/side';
+import { matchSide } from './match/side';
 import { mathsSide } from './maths/side';
 import { numberSide } from './number/side';
 import { formulaWithPlacesSide } from './formula-with-places/side';
+import { orderSide } from './order/side';
 import { scaleSide } from './scale/side';
 import { shortTextSide } from './short-text/side';
+import { sortSide } from './sort/side';
 
 const sides = {
   choice: choiceSide,
@@ -16,6 +20,10 @@ const sides = {
   formulaWithPlaces: formulaWithPlacesSide,
   longAnswer: longAnswerSide,
   scale: scaleSide,
+  label: labelSide,
+  match: matchSide,
+  sort: sortSide,
+  order: orderSide,
 } satisfies Record<KindName, unknown>;
 
 type AnySide = KindSide<unknown, unknown>;

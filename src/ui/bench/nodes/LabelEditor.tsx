@@ -1,8 +1,9 @@
 'use client';
-import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
+import type { RefObject } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PictureLabel } from '@/core/content/document';
 import { CheckLine } from '../../parts/CheckLine';
+import { Handle } from '../../placing/Handle';
 
 type Place = PictureLabel['at'];
 
@@ -17,40 +18,14 @@ const within = (value: number): number => Math.round(Math.min(100, Math.max(0, v
 export function LabelHandles({ labels, onChange, face }: Props & { face: RefObject<HTMLElement | null> }) {
   const move = (n: number, end: 'at' | 'to', to: Place): void =>
     onChange(labels.map((label, i) => (i === n ? { ...label, [end]: { x: within(to.x), y: within(to.y) } } : label)));
-  const drag = (n: number, end: 'at' | 'to') => (event: PointerEvent<HTMLElement>) => {
-    event.preventDefault();
-    const handle = event.currentTarget;
-    const frame = face.current?.getBoundingClientRect();
-    if (!frame) return;
-    handle.setPointerCapture(event.pointerId);
-    const follow = (e: globalThis.PointerEvent): void =>
-      move(n, end, {
-        x: ((e.clientX - frame.left) / frame.width) * 100,
-        y: ((e.clientY - frame.top) / frame.height) * 100,
-      });
-    handle.addEventListener('pointermove', follow);
-    handle.addEventListener('pointerup', () => handle.removeEventListener('pointermove', follow), { once: true });
-  };
-  const keys = (n: number, end: 'at' | 'to', place: Place) => (event: KeyboardEvent) => {
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
-    if (!step) return;
-    event.preventDefault();
-    event.stopPropagation();
-    const far = event.shiftKey ? 5 : 1;
-    move(n, end, { x: place.x + step[0]! * far, y: place.y + step[1]! * far });
-  };
   const handle = (n: number, end: 'at' | 'to', place: Place, name: string) => (
-    <span
+    <Handle
       key={`${n} ${end}`}
-      role="slider"
-      tabIndex={0}
+      label={name}
+      at={place}
+      frame={face}
       className={`label-handle ${end}`}
-      aria-label={name}
-      aria-valuenow={place.x}
-      aria-valuetext={`${place.x} % from the left, ${place.y} % from above`}
-      style={{ left: `${place.x}%`, top: `${place.y}%` }}
-      onPointerDown={drag(n, end)}
-      onKeyDown={keys(n, end, place)}
+      onMove={(to) => move(n, end, to)}
     />
   );
   return labels.flatMap(({ text, at, to }, n) => {

@@ -43,7 +43,7 @@ function SlotOnSheet({ node, editor, getPos }: NodeViewProps) {
         marks={slot.marks}
         letter={letter}
         onLeave={() => writeBehind(editor)}
-        onChange={(setup) => changeSlot(id, { ...slot, setup }, `place ${id}`)}
+        onChange={(setup, apart) => changeSlot(id, { ...slot, setup }, apart ? '' : `place ${id}`)}
       />
     </NodeViewWrapper>
   );

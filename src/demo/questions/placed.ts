@@ -1,0 +1,206 @@
+import { type DemoQuestion, labels, matching, ordering, question, sorting } from '../write';
+
+/** Questions in which something is placed, sorted or put in order. */
+const PARTS = 'Parts and procedures';
+const STEPS = 'Step by step';
+const PX = {
+  nacelle: { width: 720, height: 400 },
+  line: { width: 640, height: 220 },
+  ladder: { width: 420, height: 420 },
+};
+
+export const procedures: DemoQuestion[] = [
+  question(
+    PARTS,
+    1,
+    'know',
+    'Name the parts of this nacelle.\n=a',
+    {
+      a: labels(
+        PX.nacelle,
+        {
+          'hub cover': [118, 205],
+          'rotor blade': [110, 70],
+          'main shaft': [200, 199],
+          gearbox: [331, 180],
+          'yaw drive': [340, 259],
+          tower: [340, 350],
+          'fast shaft': [402, 199],
+          generator: [500, 210],
+          'wind sensors': [598, 108],
+          'nacelle cover': [612, 220],
+        },
+        ['transformer', 'ladder'],
+        { marks: '5' },
+      ),
+    },
+    {
+      title: 'Parts of the nacelle',
+      drawing: {
+        name: 'nacelleBare',
+        width: 100,
+        description:
+          'A nacelle from the side, opened. At the left the rotor with two blades to be seen; inside, one behind the other, a long thin part, a large box, a short thin part and a second box; on the roof two small cups; below, a part on the tower.',
+      },
+      explanation: 'From the wind to the grid: rotor, main shaft, gearbox, fast shaft, generator.',
+    },
+  ),
+  question(PARTS, 2, 'use', 'Put the steps of a lock-out in their order.\n=a', {
+    a: ordering(
+      [
+        'Tell the control room what will be done',
+        'Stop the turbine',
+        'Switch the circuit off and lock the switch',
+        'Hang the tag with name and time on the lock',
+        'Test that there is no voltage',
+        'Begin the work',
+      ],
+      { scheme: 'run', feedback: 'Nobody begins before the test for voltage, and nothing is locked that still turns.' },
+    ),
+  }),
+  question(PARTS, 2, 'know', 'Sort these loads on a blade.\n=a', {
+    a: sorting(
+      {
+        steady: ['mean thrust of the wind', 'pull outwards as the rotor turns'],
+        'changes with every turn': ['weight of the blade', 'passing the tower', 'wind growing with height'],
+        'comes by chance': ['gusts', 'a bird'],
+        '': ['price of electricity'],
+      },
+      { marks: '4' },
+    ),
+  }),
+  question(PARTS, 2, 'judge', 'Match each alarm with its likeliest cause.\n=a', {
+    a: matching(
+      {
+        'Generator bearing hot': 'grease is missing',
+        'Gear oil pressure low': 'filter is blocked',
+        'Rotor too fast': 'pitch of one blade hangs',
+        'Yaw error stays': 'wind vane is frozen',
+      },
+      ['tower is too high', 'grid is too strong'],
+    ),
+  }),
+  question(
+    PARTS,
+    2,
+    'know',
+    'Name what stands on the way from the generator to the grid.\n=a',
+    {
+      a: labels(
+        PX.line,
+        { generator: [80, 85], converter: [220, 90], transformer: [350, 90], switchgear: [480, 95], busbar: [590, 90] },
+        ['gearbox', 'battery'],
+        { marks: '3', white: { top: 60, right: 6, bottom: 0, left: 6 } },
+      ),
+    },
+    {
+      title: 'From the generator to the grid',
+      drawing: {
+        name: 'singleLineBare',
+        width: 100,
+        description:
+          'A single-line diagram from left to right: a circle, a square with a diagonal, two circles that overlap, a box with an oblique line, and a thick upright line.',
+      },
+    },
+  ),
+  question(PARTS, 1, 'know', 'Match each quantity with its unit.\n=a', {
+    a: matching({ power: 'W', torque: 'N m', energy: 'kW h', 'wind speed': 'm/s' }, ['Pa', 'Hz'], { marks: '2' }),
+  }),
+  question(PARTS, 1, 'know', 'From the slowest to the fastest: what turns how fast?\n=a', {
+    a: ordering(['the yaw ring', 'the rotor', 'the fast shaft', 'the motor of a hand drill'], {
+      scheme: 'neighbours',
+      marks: '2',
+    }),
+  }),
+  question(PARTS, 2, 'use', 'At 14 m/s on a wet day: which work may go on?\n=a', {
+    a: sorting({
+      'may go on': ['reading the log in the tower foot', 'changing a fuse in the tower foot'],
+      'must wait': ['lifting a part with the outside crane', 'work on the roof of the nacelle', 'rope work on a blade'],
+    }),
+  }),
+  question(PARTS, 3, 'judge', 'Match each sign on an oil sample with what it tells.\n=a', {
+    a: matching(
+      {
+        milky: 'water in the oil',
+        'smells burnt': 'it was too hot',
+        glitters: 'metal from gears',
+        'dark and thick': 'it is old',
+      },
+      ['nothing at all'],
+    ),
+  }),
+  question(PARTS, 2, 'know', 'Order the life of a gust as it passes through the turbine.\n=a', {
+    a: ordering([
+      'the wind rises at the rotor',
+      'lift on the blades rises',
+      'torque on the main shaft rises',
+      'the control turns the blades out of the wind',
+      'power comes back to its rated value',
+    ]),
+  }),
+  question(PARTS, 1, 'know', 'Put the words right.\n=a', {
+    a: ordering(['A', 'turbine', 'never', 'takes', 'more', 'than', '59', 'per', 'cent', 'of', 'the', 'power.'], {
+      look: 'across',
+      scheme: 'run',
+      marks: '2',
+    }),
+  }),
+];
+
+export const climbing: DemoQuestion[] = [
+  question(STEPS, 1, 'use', 'Put the check of a harness in its order.\n=a', {
+    a: ordering(
+      [
+        'Read the label and the date',
+        'Look at all webbing',
+        'Look at all stitches',
+        'Work each buckle',
+        'Write it into the book',
+      ],
+      { scheme: 'place' },
+    ),
+  }),
+  question(
+    STEPS,
+    1,
+    'know',
+    'Name what keeps the climber safe.\n=a',
+    {
+      a: labels(
+        PX.ladder,
+        {
+          'fall arrester': [155, 200],
+          rail: [155, 330],
+          connector: [190, 201],
+          harness: [240, 230],
+          helmet: [238, 146],
+          'rest platform': [340, 328],
+        },
+        ['parachute', 'winch'],
+        { marks: '3' },
+      ),
+    },
+    {
+      title: 'Safe on the ladder',
+      drawing: {
+        name: 'ladderBare',
+        width: 60,
+        description:
+          'A person on a tower ladder with a rail in the middle; a box on the rail is tied to the person. Below, a floor to stand on.',
+      },
+    },
+  ),
+  question(STEPS, 2, 'judge', 'Somebody hangs in the harness and does not answer. Put what you do in its order.\n=a', {
+    a: ordering(
+      [
+        'Call for help',
+        'See that you are safe yourself',
+        'Reach the person',
+        'Relieve the harness',
+        'Bring the person down',
+        'Stay until the doctor comes',
+      ],
+      { scheme: 'run' },
+    ),
+  }),
+];

@@ -1,0 +1,12 @@
+import type { KindWords } from '../contract';
+
+export const words: KindWords = {
+  name: 'match pairs',
+  sign: '⇄',
+  findings: {
+    'match-few': () => 'Fewer than two pairs. Write what belongs together in one line.',
+    'match-shared': () => 'A partner belongs to several, but may be used once. Let it be used again.',
+    'match-empty': () => 'One side of a pair is empty.',
+    'match-same': (v) => `“${v.text}” stands there twice.`,
+  },
+};

@@ -1,0 +1,112 @@
+'use client';
+import { MOST_IN_ORDER, type OrderLook, type OrderSetup } from '@/core/kinds/order/order';
+import { ORDER_SCHEMES, type OrderScheme } from '@/core/rules/ordering/rules';
+import { LineRows } from '../../parts/LineRows';
+import { freshId, lineWords, type Row, withLines } from '../../parts/rows';
+import type { EditorProps, EditorSide } from '../contract';
+
+const fresh = (rows: readonly Row[], text: string): Row => ({ id: freshId(rows, 'i'), text });
+
+/** The lines in the right order. */
+function Place({ setup, onChange, letter, onLeave }: EditorProps<OrderSetup>) {
+  const { items } = setup;
+  return (
+    <LineRows
+      rows={items}
+      what="line"
+      label={`Slot ${letter}: in the right order`}
+      most={MOST_IN_ORDER}
+      least={1}
+      longest={1000}
+      placeholder={(at) => (at === 0 ? 'First, in the right order; students see them mixed' : 'Next')}
+      fresh={fresh}
+      pasted={(at, text) =>
+        withLines(items, at, {
+          text,
+          most: MOST_IN_ORDER,
+          write: (line, empty, all) => ({ ...(empty ?? fresh(all, '')), text: lineWords(line).slice(0, 1000) }),
+        })
+      }
+      onChange={(next) => onChange({ ...setup, items: next })}
+      onLeave={onLeave}
+    />
+  );
+}
+
+const SCHEMES: Record<OrderScheme, string> = {
+  place: 'each in exactly its place earns its part',
+  neighbours: 'each pair of neighbours kept earns its part',
+  run: 'the longest run in the right order counts',
+  whole: 'the whole order, or nothing',
+};
+const LOOKS: Record<OrderLook, string> = { down: 'one below the other', across: 'in a row, as words or letters' };
+
+function Note({ setup, onChange }: EditorProps<OrderSetup>) {
+  return (
+    <div className="rule-edit">
+      <label className="line">
+        marks:
+        <select
+          className="form-select"
+          value={setup.scheme}
+          onChange={(e) => onChange({ ...setup, scheme: e.target.value as OrderScheme })}
+        >
+          {ORDER_SCHEMES.map((one) => (
+            <option key={one} value={one}>
+              {SCHEMES[one]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="line">
+        they stand
+        <select
+          className="form-select"
+          value={setup.look}
+          onChange={(e) => onChange({ ...setup, look: e.target.value as OrderLook })}
+        >
+          {(Object.keys(LOOKS) as OrderLook[]).map((look) => (
+            <option key={look} value={look}>
+              {LOOKS[look]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <input
+        className="form-control"
+        aria-label="Feedback for another order"
+        placeholder="What a student with another order reads"
+        value={setup.feedback}
+        maxLength={1000}
+        onChange={(e) => onChange({ ...setup, feedback: e.target.value })}
+      />
+    </div>
+  );
+}
+
+function sentence({ items, scheme }: OrderSetup): string {
+  const of = items.length;
+  const sentences: Record<OrderScheme, string> = {
+    place: `Each of the ${of} in exactly its place earns 1/${of} of the marks.`,
+    neighbours: `Each of the ${of - 1} pairs that follow one another as they should earns 1/${of - 1} of the marks.`,
+    run: `As many as stand in the right order among themselves earn 1/${of} of the marks each.`,
+    whole: `All ${of} in their place: the marks; anything else earns nothing.`,
+  };
+  return sentences[scheme];
+}
+
+export const orderEditor: EditorSide<OrderSetup> = {
+  Place,
+  Note,
+  sentence,
+  trialHint: 'Type the numbers of the lines in another order, such as 2 1 3',
+  keyHint: 'One line each, in the right order',
+  presets: [
+    { name: 'Put in order', about: 'Steps or events in their right order', setup: (setup) => setup },
+    {
+      name: 'Words to a sentence',
+      about: 'Words or letters in a row, to be put right',
+      setup: (setup) => ({ ...setup, look: 'across', scheme: 'run' }),
+    },
+  ],
+};

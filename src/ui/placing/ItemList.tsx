@@ -1,0 +1,36 @@
+'use client';
+import { useDroppable } from '@dnd-kit/core';
+import { type DrawItem, LIST } from './PlacingArea';
+import { Tile } from './Tile';
+import { useBoard } from './use-placing';
+
+/** What there is to place. What was placed keeps its room here, so that nothing jumps. */
+export function ItemList({ title, draw }: { title: string; draw: DrawItem }) {
+  const { items, placed, again, hand, back } = useBoard();
+  const { setNodeRef, isOver } = useDroppable({ id: LIST });
+  const left = items.filter(({ id }) => !placed.some(({ item }) => item === id)).length;
+  const carried = hand !== null && hand.from !== null;
+  return (
+    <div ref={setNodeRef} className={`item-list ${isOver && carried ? 'over' : ''}`}>
+      <p className="item-list-head">
+        <span>{title}</span>
+        {carried ? (
+          <button type="button" className="btn btn-quiet btn-sm" onClick={() => back()}>
+            Put it back here
+          </button>
+        ) : (
+          <span className="soft">{again ? 'each as often as you like' : `${left} left`}</span>
+        )}
+      </p>
+      <ul>
+        {items.map(({ id, name }) => (
+          <li key={id}>
+            <Tile item={id} name={name} from={null} used={!again && placed.some(({ item }) => item === id)}>
+              {draw(id)}
+            </Tile>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

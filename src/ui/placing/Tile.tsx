@@ -1,0 +1,55 @@
+'use client';
+import { useDraggable } from '@dnd-kit/core';
+import type { MouseEvent, ReactNode } from 'react';
+import { flushSync } from 'react-dom';
+import { useBoard } from './use-placing';
+
+/**
+ * Does what a click means. One that came from the keyboard, with no pointer
+ * behind it, goes on at the first of these that there is then, before the next
+ * key is pressed.
+ */
+export function actAndGoOn(event: MouseEvent<HTMLElement>, act: () => void, ...selectors: string[]): void {
+  if (event.detail > 0) return act();
+  const area = event.currentTarget.closest('.placing');
+  flushSync(act);
+  for (const selector of selectors) {
+    const next = area?.querySelector<HTMLElement>(selector);
+    if (next) return next.focus();
+  }
+}
+
+interface Props {
+  item: string;
+  name: string;
+  /** The place on which it stands; null in the list. */
+  from: string | null;
+  /** It stands somewhere already and can be used once. */
+  used?: boolean;
+  children: ReactNode;
+}
+
+/** Something that can be taken: from the list, or from where it stands. */
+export function Tile({ item, name, from, used = false, children }: Props) {
+  const { hand, take, letGo } = useBoard();
+  const { setNodeRef, listeners } = useDraggable({ id: `${item}@${from ?? ''}`, data: { item, from }, disabled: used });
+  const held = hand?.item === item && hand.from === from;
+  return (
+    <button
+      type="button"
+      ref={setNodeRef}
+      className={`tile ${held ? 'held' : ''} ${used ? 'used' : ''}`}
+      data-tile={`${item}@${from ?? ''}`}
+      aria-pressed={held}
+      aria-label={used ? `${name}, placed` : name}
+      disabled={used}
+      onClick={(event) => {
+        if (held) return letGo();
+        actAndGoOn(event, () => take({ item, from }), '[data-place][data-free]', '[data-place]');
+      }}
+      {...listeners}
+    >
+      {children}
+    </button>
+  );
+}
