@@ -87,26 +87,13 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
-    'revisions',
+    'label',
     async (p) => {
-      await p.getByRole('button', { name: 'Close' }).click();
-      await p.getByLabel('Slot B: the right number with its unit').fill('5.2 MW');
-      await p
-        .getByLabel('Explanation')
-        .fill('The area is $A = \\pi r^2$; double the diameter and it is four times as large.');
-      await p.getByRole('button', { name: 'Revisions' }).click();
-      await p.getByRole('columnheader', { name: 'On the bench now' }).waitFor();
-    },
-  ],
-  [
-    'tray',
-    async (p) => {
-      await p.getByRole('button', { name: 'Close' }).click();
-      await p.getByRole('button', { name: 'Picture', exact: true }).click();
-      await p
-        .getByRole('dialog')
-        .getByRole('button', { name: /nacelle/ })
-        .click();
+      await p.goto('/bank');
+      await p.getByLabel('Search all text').fill('Parts of the nacelle');
+      await p.getByRole('link', { name: 'Parts of the nacelle' }).click();
+      await p.getByRole('slider', { name: /^Place 3: / }).focus();
+      await p.locator('.board').hover({ position: { x: 300, y: 40 } });
     },
   ],
   [
@@ -176,6 +163,24 @@ await views(writing, PHONE, [
     async (p) => {
       await p.goto('/my');
       await p.getByRole('link', { name: 'Go on' }).click();
+    },
+  ],
+  [
+    'label-phone',
+    async (p) => {
+      await p.waitForLoadState('networkidle');
+      await p.getByRole('button', { name: 'Contents' }).click();
+      await p.getByRole('button', { name: /Name what keeps/ }).click();
+      const put = async (name: string, place: number): Promise<void> => {
+        await p.getByRole('button', { name, exact: true }).click();
+        await p
+          .locator('.mark')
+          .nth(place - 1)
+          .click();
+      };
+      await put('helmet', 5);
+      await put('rail', 2);
+      await p.getByRole('button', { name: 'harness', exact: true }).click();
     },
   ],
 ]);

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Installs what is missing, then: format, lint, types, unused code, unit, boundary, contract, reference and use-case tests, build, browser tests.
+# Installs what is missing, then: format, lint, unused code, unit, boundary, contract, reference and use-case tests, build, types (also of the routes, which the build writes down), browser tests.
 source "$(dirname "$0")/lib.sh"
 rm -rf .test && mkdir -p .test
 
@@ -7,12 +7,12 @@ step "Packages"; install_packages
 step "Browser"; install_chromium
 step "Format"; npx biome format .
 step "Lint"; npx eslint .
-step "Types"; npx tsc --noEmit
 step "Unused code"; npx knip
 step "Unit, boundaries, contracts, reference values, use-cases"
 vitest_status=0
 npx vitest run --reporter=default --reporter=json --outputFile=.test/vitest.json || vitest_status=$?
 step "Build"; build
+step "Types"; npx tsc --noEmit
 step "Stories in the browser"
 playwright_status=0
 npx playwright test || playwright_status=$?

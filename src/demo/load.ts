@@ -2,6 +2,7 @@ import { must } from '@/core/base/result';
 import { exact, round } from '@/core/base/exact';
 import { seeded, seedFor } from '@/core/base/random';
 import { type Block, FRESH_PICTURE } from '@/core/content/document';
+import { kindOf } from '@/core/kinds/registry';
 import { paperQuestions } from '@/core/exams/paper';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
@@ -153,11 +154,11 @@ class Loader {
       type: 'picture',
       attrs: { media: added.media, description, width, ratio: added.ratio, ...FRESH_PICTURE },
     };
-    if (Object.values(source.body.slots).some(({ kind }) => kind === 'label')) {
+    if (Object.values(source.body.slots).some(({ kind }) => kindOf(kind).media)) {
       const shown = { media: added.media, ratio: added.ratio, description };
       const slots = Object.entries(source.body.slots).map(([id, slot]) => [
         id,
-        slot.kind === 'label' ? { ...slot, setup: { ...Object(slot.setup), picture: shown } } : slot,
+        kindOf(slot.kind).media ? { ...slot, setup: { ...Object(slot.setup), picture: shown } } : slot,
       ]);
       return { ...source.body, slots: Object.fromEntries(slots) };
     }

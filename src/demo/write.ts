@@ -5,7 +5,7 @@ import type { Block, Content, Inline } from '@/core/content/document';
 import { typedKind } from '@/core/kinds/registry';
 import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
-import { inReadingOrder, linedUp, lineFor } from '@/core/kinds/label/geometry';
+import { inReadingOrder, linedUp, lineFor } from '@/core/content/board';
 import { label, type LabelSetup } from '@/core/kinds/label/label';
 import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
 import { match } from '@/core/kinds/match/match';
@@ -14,8 +14,11 @@ import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
 import { formulaWithPlaces } from '@/core/kinds/formula-with-places/formula-with-places';
 import { order, type OrderSetup } from '@/core/kinds/order/order';
+import { select, type SelectSetup } from '@/core/kinds/select/select';
+import { resplit, type UnitSize } from '@/core/kinds/select/units';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { sort, type SortSetup } from '@/core/kinds/sort/sort';
+import { type Area, spots, type SpotsSetup } from '@/core/kinds/spots/spots';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
 import { DOUBTS_ALL } from '@/core/rules/text/doubts';
 import type { Rubric } from '@/core/rules/rubric/rubric';
@@ -240,6 +243,43 @@ export function ordering(
   const { marks = '3', ...rest } = more;
   const setup = { ...order.typed.withKey(order.fresh(), items.join('\n')), ...rest };
   return { slot: { kind: 'order', marks, setup }, slips: [] };
+}
+
+/** A text of which some sentences, or words, are right. */
+export function selecting(
+  text: string,
+  right: string[],
+  more: { marks?: string; size?: UnitSize; feedback?: Record<string, string> } = {},
+): DemoSlot {
+  const size = more.size ?? 'sentences';
+  const units = resplit({ text: '', units: [] }, text, size, 1000).map((unit) => {
+    const words = text.slice(unit.from, unit.to);
+    return { ...unit, key: right.includes(words), feedback: more.feedback?.[words] ?? '' };
+  });
+  const setup: SelectSetup = { ...select.fresh(), text, size, units };
+  return { slot: { kind: 'select', marks: more.marks ?? String(right.length), setup }, slips: [] };
+}
+
+/** Round areas on a drawing, in pixels of it: where a point belongs, and where it does not. */
+export function pointing(
+  drawing: { width: number; height: number },
+  right: [x: number, y: number, size: number][],
+  wrong: [x: number, y: number, size: number, feedback: string][],
+  more: { marks?: string } = {},
+): DemoSlot {
+  const area = ([x, y, size, feedback = '']: [number, number, number, string?], i: number, isRight: boolean): Area => ({
+    id: `${isRight ? 'r' : 'w'}${i + 1}`,
+    shape: 'round',
+    x: (x / drawing.width) * 100,
+    y: (y / drawing.height) * 100,
+    width: (size / drawing.width) * 100,
+    height: (size / drawing.height) * 100,
+    right: isRight,
+    feedback,
+  });
+  const areas = [...right.map((one, i) => area(one, i, true)), ...wrong.map((one, i) => area(one, i, false))];
+  const setup: SpotsSetup = { ...spots.fresh(), areas };
+  return { slot: { kind: 'spots', marks: more.marks ?? String(right.length), setup }, slips: [] };
 }
 
 interface More {

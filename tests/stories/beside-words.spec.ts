@@ -91,7 +91,9 @@ test('a file is dropped on the sheet, and students take it along under its name'
     data.items.add(new File([new Uint8Array([0, 255])], 'tool.exe', { type: 'application/x-msdownload' }));
     return data;
   });
-  await sheet().locator('p').last().dispatchEvent('drop', { dataTransfer: carried });
+  const box = await sheet().locator('p').first().boundingBox();
+  const [clientX, clientY] = [(box?.x ?? 0) + 5, (box?.y ?? 0) + 5];
+  await sheet().locator('p').first().dispatchEvent('drop', { dataTransfer: carried, clientX, clientY });
   await expect(sheet().getByRole('link', { name: 'power curve.csv' })).toBeVisible();
   await expect(page.getByText('This file cannot stand on a sheet.')).toBeVisible();
   await page.keyboard.type('Round to tens.');

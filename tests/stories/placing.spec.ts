@@ -210,6 +210,77 @@ test('by keys alone a picture is labelled, pairs are matched, items sorted, and 
   await expect(trying()).toContainText('3 of 3 follow one another as they should');
 });
 
+test('sentences of a text are selected, and points set on a picture, by the pointer and by keys', async () => {
+  await openToTry('Three sentences of this report');
+  const sentence = (words: RegExp): Locator => trying().getByRole('option', { name: words });
+  await sentence(/helmet/).click();
+  await page.keyboard.press('End');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Space');
+  await expect(sentence(/tested for voltage/)).toHaveAttribute('aria-selected', 'true');
+  await sentence(/stopped and locked/).click();
+  await expect(trying().getByRole('status').filter({ hasText: 'selected' })).toHaveText('3 selected');
+  expect(await barriersOn(page)).toEqual([]);
+  await trying().getByRole('button', { name: 'Hand in' }).click();
+  await expect(trying()).toContainText('2 right of 3, 1 wrong');
+  await expect(trying()).toContainText('That is just how it should be.');
+  await trying().getByRole('button', { name: 'Close' }).first().click();
+
+  await openToTry('Rated wind speed');
+  await trying().getByRole('button', { name: 'Set a point in the middle' }).click();
+  const point = trying().getByRole('slider', { name: 'Point 1' });
+  await expect(point).toBeFocused();
+  for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowUp');
+  await expect(point).toHaveAttribute('aria-valuetext', '50 % from the left, 20 % from above');
+  await page.keyboard.press('Delete');
+  await expect(point).toHaveCount(0);
+  const picture = trying().locator('.spots-picture');
+  const box = await picture.boundingBox();
+  await picture.click({ position: { x: (box?.width ?? 0) * 0.9, y: (box?.height ?? 0) * 0.5 } });
+  // With one point to set, another click moves it.
+  await picture.click({ position: { x: (box?.width ?? 0) * 0.485, y: (box?.height ?? 0) * 0.22 } });
+  await expect(point).toHaveCount(1);
+  expect(await barriersOn(page)).toEqual([]);
+  await trying().getByRole('button', { name: 'Hand in' }).click();
+  await expect(trying()).toContainText('1 of 1 right');
+});
+
+test('an area is drawn from corner to corner, and words of a text are joined to a phrase', async () => {
+  await beginQuestion(page);
+  await page.keyboard.type('Show the rotor. ');
+  await page.getByRole('button', { name: '+ Point on a picture' }).click();
+  await sheet().getByRole('button', { name: 'Choose the picture' }).click();
+  await page.getByRole('dialog').getByRole('list', { name: 'Pictures' }).getByRole('button').first().dblclick();
+  const picture = sheet().locator('.spots-picture');
+  const box = await picture.boundingBox();
+  if (!box) throw new Error('The picture is to be seen');
+  await page.mouse.move(box.x + box.width * 0.2, box.y + box.height * 0.2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.4, box.y + box.height * 0.6, { steps: 6 });
+  await page.mouse.up();
+  await expect(sheet().getByRole('slider', { name: 'Area 1, right' })).toHaveAttribute(
+    'aria-valuetext',
+    '30 % from the left, 40 % from above',
+  );
+  await expect(page.getByRole('region', { name: 'Slot A' })).toContainText('A point in the right area earns the marks');
+  await saved(page);
+
+  await beginQuestion(page);
+  await page.keyboard.type('Find the moving part. ');
+  await page.getByRole('button', { name: '+ Select words' }).click();
+  await expect(page.getByLabel('Slot A: the text')).toBeFocused();
+  await page.keyboard.type('The rotor blade turns.');
+  const unit = (words: string): Locator => sheet().getByRole('option', { name: words, exact: true });
+  await unit('blade').click();
+  await sheet().getByRole('button', { name: 'Join with the one before' }).click();
+  await expect(unit('rotor blade')).toHaveAttribute('aria-selected', 'true');
+  await sheet().getByLabel('Slot A: the text').press('End');
+  await page.keyboard.type(' Always.');
+  await expect(unit('Always')).toBeVisible();
+  await expect(page.getByText('✓ Ready')).toBeVisible();
+  await saved(page);
+});
+
 test('on a phone a name is tapped and then its place; it is there after a reload, and handed in', async () => {
   const { page: phone } = await stage.signIn('una.s', PHONE);
   await phone.getByRole('button', { name: 'Begin' }).first().click();

@@ -42,6 +42,11 @@ test('a new question is written at once; a slot takes the letters that come afte
     'Formula with places',
     'A few lines',
     'Long answer',
+    'Match pairs',
+    'Sort into groups',
+    'Put in order',
+    'Select words',
+    'Label a picture',
   ]) {
     await newQuestion();
     await type('Which part? ');

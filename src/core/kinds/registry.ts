@@ -8,8 +8,10 @@ import { number } from './number/number';
 import { formulaWithPlaces } from './formula-with-places/formula-with-places';
 import { order } from './order/order';
 import { scale } from './scale/scale';
+import { select } from './select/select';
 import { shortText } from './short-text/short-text';
 import { sort } from './sort/sort';
+import { spots } from './spots/spots';
 
 /** Every kind of slot there is. A new kind adds one line here and one in `ui/kinds/registry`. */
 export const kinds = {
@@ -24,6 +26,8 @@ export const kinds = {
   match,
   sort,
   order,
+  select,
+  spots,
 };
 
 export type KindName = keyof typeof kinds;

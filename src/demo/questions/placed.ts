@@ -1,4 +1,4 @@
-import { type DemoQuestion, labels, matching, ordering, question, sorting } from '../write';
+import { type DemoQuestion, labels, matching, ordering, pointing, question, selecting, sorting } from '../write';
 
 /** Questions in which something is placed, sorted or put in order. */
 const PARTS = 'Parts and procedures';
@@ -80,6 +80,42 @@ export const procedures: DemoQuestion[] = [
       ['tower is too high', 'grid is too strong'],
     ),
   }),
+  question(PARTS, 2, 'judge', 'Three sentences of this report tell of something unsafe. Select them.\n=a', {
+    a: selecting(
+      'We called the control room at eight. The turbine was stopped and locked. Because it was warm, one of us climbed without a helmet. The lift was checked before use. The oil was changed with the brake open and the rotor free. We stayed below the hub while the crane worked. A fuse was pulled while somebody held the lamp; nobody had tested for voltage. All tools were counted at the end.',
+      [
+        'Because it was warm, one of us climbed without a helmet.',
+        'The oil was changed with the brake open and the rotor free.',
+        'A fuse was pulled while somebody held the lamp; nobody had tested for voltage.',
+      ],
+      { feedback: { 'The turbine was stopped and locked.': 'That is just how it should be.' } },
+    ),
+  }),
+  question(
+    PARTS,
+    2,
+    'use',
+    'Show the point on the curve from which the power no longer rises.\n=a',
+    {
+      a: pointing(
+        { width: 640, height: 370 },
+        [[310, 80, 46]],
+        [
+          [140, 300, 50, 'There it begins to turn.'],
+          [570, 80, 46, 'There it is stopped.'],
+        ],
+      ),
+    },
+    {
+      title: 'Rated wind speed on the curve',
+      drawing: {
+        name: 'powerCurve',
+        width: 100,
+        description:
+          'A power curve: power in megawatts over the wind speed at hub height, from 0 to 25 metres per second.',
+      },
+    },
+  ),
   question(
     PARTS,
     2,

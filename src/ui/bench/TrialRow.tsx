@@ -34,8 +34,9 @@ export function TrialRow({ placed, trial, check, onChange, onRemove }: RowProps)
       onChange={(response) => onChange({ response })}
     />
   );
-  // What is placed needs room; it is read as words and opened to be changed.
-  const folded = !kindOf(name).typed;
+  // What is placed or pointed at needs room; it is read as words and opened to be changed.
+  const { typed, parts, media } = kindOf(name);
+  const folded = !typed && Boolean(parts ?? media);
   return (
     <>
       <tr>

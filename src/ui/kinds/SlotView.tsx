@@ -11,8 +11,10 @@ import * as maths from './maths/student';
 import * as number from './number/student';
 import * as order from './order/student';
 import * as scale from './scale/student';
+import * as select from './select/student';
 import * as shortText from './short-text/student';
 import * as sort from './sort/student';
+import * as spots from './spots/student';
 
 /**
  * The students' halves. They come with the page, and only what is heavy in them
@@ -31,6 +33,8 @@ const halves = {
   match: { Student: match.Student, Review: match.Review },
   sort: { Student: sort.Student, Review: sort.Review },
   order: { Student: order.Student, Review: order.Review },
+  select: { Student: select.Student, Review: select.Review },
+  spots: { Student: spots.Student, Review: spots.Review },
 } satisfies Record<KindName, unknown>;
 
 const halfOf = (kind: KindName): StudentHalf => halves[kind] as unknown as StudentHalf;

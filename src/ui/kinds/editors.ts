@@ -9,8 +9,10 @@ import { numberEditor } from './number/editor';
 import { formulaWithPlacesEditor } from './formula-with-places/editor';
 import { orderEditor } from './order/editor';
 import { scaleEditor } from './scale/editor';
+import { selectEditor } from './select/editor';
 import { shortTextEditor } from './short-text/editor';
 import { sortEditor } from './sort/editor';
+import { spotsEditor } from './spots/editor';
 
 const editors = {
   choice: choiceEditor,
@@ -24,6 +26,8 @@ const editors = {
   match: matchEditor,
   sort: sortEditor,
   order: orderEditor,
+  select: selectEditor,
+  spots: spotsEditor,
 } satisfies Record<KindName, unknown>;
 
 /** The author's half of a kind. Setups were validated by the kind's own schema. */

@@ -9,8 +9,10 @@ import { numberSide } from './number/side';
 import { formulaWithPlacesSide } from './formula-with-places/side';
 import { orderSide } from './order/side';
 import { scaleSide } from './scale/side';
+import { selectSide } from './select/side';
 import { shortTextSide } from './short-text/side';
 import { sortSide } from './sort/side';
+import { spotsSide } from './spots/side';
 
 const sides = {
   choice: choiceSide,
@@ -24,6 +26,8 @@ const sides = {
   match: matchSide,
   sort: sortSide,
   order: orderSide,
+  select: selectSide,
+  spots: spotsSide,
 } satisfies Record<KindName, unknown>;
 
 type AnySide = KindSide<unknown, unknown>;

@@ -4,14 +4,6 @@ export interface Row {
   text: string;
 }
 
-/** An id that none of these has: the letter and a number. */
-export function freshId(rows: readonly { id: string }[], letter: string): string {
-  const used = new Set(rows.map(({ id }) => id));
-  let n = 1;
-  while (used.has(`${letter}${n}`)) n += 1;
-  return `${letter}${n}`;
-}
-
 export function without<T extends Row>(rows: readonly T[], id: string): T[] {
   return rows.filter((row) => row.id !== id);
 }

@@ -1,12 +1,7 @@
 'use client';
 import { PLACING_SCHEMES, type PlacingScheme } from '@/core/rules/placing/rules';
-import { marksText } from '../words/marks';
-
-const SCHEMES: Record<PlacingScheme, string> = {
-  'by-part': 'each right one earns its part',
-  'by-part-deductions': 'a wrong one takes a part back, never below 0',
-  whole: 'all right and nothing wrong, or nothing',
-};
+import { marksWords } from '../words/marks';
+import { SCHEME_WORDS } from '../words/schemes';
 
 interface Props {
   scheme: PlacingScheme;
@@ -25,12 +20,12 @@ export function SchemeLine({ scheme, of, marks, onChange }: Props) {
       <select className="form-select" value={scheme} onChange={(e) => onChange(e.target.value as PlacingScheme)}>
         {PLACING_SCHEMES.map((one) => (
           <option key={one} value={one}>
-            {SCHEMES[one]}
+            {SCHEME_WORDS[one]}
           </option>
         ))}
       </select>
       <span className="soft">
-        {of} to be placed, {marksText(marks)} in all
+        {of} right, {marksWords(marks)} in all
       </span>
     </label>
   );
@@ -38,7 +33,12 @@ export function SchemeLine({ scheme, of, marks, onChange }: Props) {
 
 /** What earns marks, in one sentence. `what`: one right thing, for example "name on its place". */
 export function schemeSentence({ scheme, of, what }: { scheme: PlacingScheme; of: number; what: string }): string {
-  if (scheme === 'whole') return `All ${of} right and nothing wrong: the marks; anything else earns nothing.`;
+  if (scheme === 'whole')
+    return `${of === 1 ? 'The one' : `All ${of}`} right and nothing wrong: the marks; anything else earns nothing.`;
+  if (of === 1) {
+    const wrong = scheme === 'by-part' ? 'a wrong one costs nothing' : 'a wrong one takes them back; never below 0';
+    return `A ${what} earns the marks; ${wrong}.`;
+  }
   const part = `Each ${what} earns 1/${of} of the marks`;
   return scheme === 'by-part'
     ? `${part}; a wrong one costs nothing.`

@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { stored } from '../../base/exact';
-import { boardRatio, inReadingOrder, linedUp, lineFor, onBoard, onPicture, snapped, spread, within } from './geometry';
+import {
+  boardRatio,
+  inReadingOrder,
+  linedUp,
+  lineFor,
+  onBoard,
+  onPicture,
+  snapped,
+  spread,
+  within,
+} from '../../content/board';
 import { label, type LabelSetup } from './label';
 import { sample } from './sample';
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { shuffled } from '../../base/random';
+import { type Margin, placeName, type Spot } from '../../content/board';
 import { mediaHash } from '../../content/document';
 import {
   type Arrangement,
@@ -21,14 +22,10 @@ import { readiness } from './readiness';
 export const MOST_PLACES = 40;
 export const MOST_NAMES = 60;
 
-/** The white that is added beside the picture, in percent of its width (left, right) or height (top, bottom). */
 const side = z.number().min(0).max(100);
 const margin = z.object({ top: side, right: side, bottom: side, left: side });
-export type Margin = z.infer<typeof margin>;
 
-/** In percent of the picture's width and height from its upper left corner; beyond 0 and 100 it lies on the margin. */
-const spot = z.object({ x: z.number().min(-100).max(200), y: z.number().min(-100).max(200) });
-export type Spot = z.infer<typeof spot>;
+const spot: z.ZodType<Spot> = z.object({ x: z.number().min(-100).max(200), y: z.number().min(-100).max(200) });
 
 const place = z.object({
   id: partId,
@@ -95,9 +92,6 @@ const arrangement = ({ places, names, again }: LabelSetup): Arrangement => ({
   places: places.map(({ id }) => ({ id, most: 1 })),
   again,
 });
-
-/** How a place is called: by its number in reading order. */
-export const placeName = (at: number): string => `place ${at + 1}`;
 
 function wordsOf({ places, names }: LabelSetup, { placed }: PlacedResponse): string {
   const named = new Map(names.map(({ id, text }) => [id, text]));

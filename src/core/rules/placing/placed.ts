@@ -95,3 +95,11 @@ export function firstAccepted(
 /** In the order of ids: nothing that the author ordered shows through. */
 export const byId = <T extends { id: string }>(parts: readonly T[]): T[] =>
   [...parts].sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** An id that none of these parts has: the letter and a number. */
+export function freshPart(parts: readonly { id: string }[], letter: string): string {
+  const used = new Set(parts.map(({ id }) => id));
+  let n = 1;
+  while (used.has(`${letter}${n}`)) n += 1;
+  return `${letter}${n}`;
+}

@@ -5,12 +5,7 @@ import { CountInput } from '../../parts/CountInput';
 import type { EditorProps, EditorSide } from '../contract';
 import { OptionRows } from './OptionRows';
 import { CheckLine } from '../../parts/CheckLine';
-
-const SCHEMES: Record<ChoiceScheme, string> = {
-  whole: 'all right ones and no wrong one, or nothing',
-  'by-part': 'each right one earns its part',
-  'by-part-deductions': 'a wrong one takes a part back, never below 0',
-};
+import { SCHEME_WORDS } from '../../words/schemes';
 
 const LOOKS: Record<ChoiceLook, string> = {
   list: 'one below the other',
@@ -34,7 +29,7 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
           >
             {CHOICE_SCHEMES.map((s) => (
               <option key={s} value={s}>
-                {SCHEMES[s]}
+                {SCHEME_WORDS[s]}
               </option>
             ))}
           </select>

@@ -1,12 +1,13 @@
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
-import { freshId, lineWords, LIST_SIGN, withLines } from '../../parts/rows';
+import { lineWords, LIST_SIGN, withLines } from '../../parts/rows';
+import { freshPart } from '@/core/rules/placing/placed';
 
 export type Option = ChoiceSetup['options'][number];
 
 export const MOST_OPTIONS = 26;
 
 export const freshOption = (options: readonly Option[], text = ''): Option => ({
-  id: freshId(options, 'o'),
+  id: freshPart(options, 'o'),
   text,
   key: false,
   feedback: '',

@@ -1,6 +1,6 @@
 import type { CSSProperties, PointerEvent, ReactNode, Ref } from 'react';
-import { boardRatio, lineEnd, onBoard, within } from '@/core/kinds/label/geometry';
-import type { LabelPlace, LabelSetup, Margin, Spot } from '@/core/kinds/label/label';
+import { boardRatio, lineEnd, onBoard, within, type Margin, type Spot } from '@/core/content/board';
+import type { LabelPlace, LabelSetup } from '@/core/kinds/label/label';
 import './label.scss';
 
 type BoardPlace = Pick<LabelPlace, 'id' | 'at' | 'foot'>;

@@ -84,7 +84,7 @@ function PlaceNote({ setup, onChange, place, number }: PlaceProps) {
     onChange({ ...setup, places: setup.places.map((one) => (one === place ? { ...place, ...part } : one)) });
   const named = setup.names.filter(({ id }) => place.accepts.includes(id)).map(({ text }) => text);
   return (
-    <details className="place-note">
+    <details className="part-note">
       <summary>
         {number} {named.join(' / ') || 'no name'}
       </summary>

@@ -2,8 +2,8 @@
 import { ImagePlus } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { onBoard, onPicture } from '@/core/kinds/label/geometry';
-import { type LabelSetup, type Spot } from '@/core/kinds/label/label';
+import { onBoard, onPicture, type Spot } from '@/core/content/board';
+import type { LabelSetup } from '@/core/kinds/label/label';
 import { Handle, spotIn } from '../../placing/Handle';
 import { schemeSentence } from '../../placing/scheme';
 import { useTray } from '../../tray/tray-context';
@@ -42,7 +42,7 @@ function Place({ setup, onChange, letter }: EditorProps<LabelSetup>) {
   const move = (id: string, end: 'at' | 'foot') => (to: Spot) =>
     onChange(withEnd(setup, id, end, onPicture(to, margin)));
   return (
-    <div className="label-edit">
+    <div className="picture-edit label-edit">
       <div className={`label-slot ${besideBoard(picture, margin)}`}>
         <div>
           {picture ? (
@@ -104,7 +104,7 @@ function Place({ setup, onChange, letter }: EditorProps<LabelSetup>) {
               <ImagePlus size={22} aria-hidden /> Choose the picture
             </button>
           )}
-          <p className="board-tools">
+          <p className="picture-tools">
             {picture && (
               <Button variant="quiet" onClick={choosePicture}>
                 Another picture

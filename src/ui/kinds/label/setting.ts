@@ -1,14 +1,16 @@
-import { inReadingOrder, lineFor, linedUp, snapped, spread, within } from '@/core/kinds/label/geometry';
 import {
-  type LabelName,
-  type LabelPlace,
-  type LabelSetup,
+  inReadingOrder,
+  lineFor,
+  linedUp,
+  snapped,
+  spread,
+  within,
   type Margin,
-  MOST_NAMES,
-  MOST_PLACES,
   type Spot,
-} from '@/core/kinds/label/label';
-import { freshId, lineWords } from '../../parts/rows';
+} from '@/core/content/board';
+import { type LabelName, type LabelPlace, type LabelSetup, MOST_NAMES, MOST_PLACES } from '@/core/kinds/label/label';
+import { lineWords } from '../../parts/rows';
+import { freshPart } from '@/core/rules/placing/placed';
 
 /** The name that is placed next: the first one that no place accepts. */
 export function nextName({ places, names }: LabelSetup): LabelName | null {
@@ -32,7 +34,7 @@ export function withNameLines(setup: LabelSetup, typed: string): LabelSetup {
   const names: LabelName[] = [];
   texts.forEach((text, i) => {
     const before = same[i] ?? take((name) => setup.names[i]?.id === name.id);
-    names.push({ id: before?.id ?? freshId([...setup.names, ...names], 'n'), text });
+    names.push({ id: before?.id ?? freshPart([...setup.names, ...names], 'n'), text });
   });
   const kept = names.length === 1 && names[0]?.text === '' ? [] : names;
   const known = new Set(kept.map(({ id }) => id));
@@ -47,7 +49,7 @@ export function withPlace(setup: LabelSetup, clicked: Spot): LabelSetup {
   const { at, foot } = lineFor(within(clicked, margin), margin);
   const name = nextName(setup);
   const place: LabelPlace = {
-    id: freshId(places, 'p'),
+    id: freshPart(places, 'p'),
     at: snapped(at, lines(places)),
     foot,
     accepts: name ? [name.id] : [],

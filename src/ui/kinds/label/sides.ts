@@ -1,4 +1,4 @@
-import type { Margin, Spot } from '@/core/kinds/label/label';
+import type { Margin, Spot } from '@/core/content/board';
 
 type SideName = keyof Margin;
 

@@ -1,6 +1,7 @@
 'use client';
 import { type CSSProperties, useState } from 'react';
-import { type LabelSheet, placeName } from '@/core/kinds/label/label';
+import { placeName } from '@/core/content/board';
+import type { LabelSheet } from '@/core/kinds/label/label';
 import type { PlacedResponse } from '@/core/rules/placing/placed';
 import { ItemList } from '../../placing/ItemList';
 import { Place } from '../../placing/Place';
@@ -50,7 +51,7 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
             />
           ))}
         </Board>
-        <p className="board-tools">
+        <p className="picture-tools">
           <button type="button" className="picture-act" aria-pressed={large} onClick={() => setLarge(!large)}>
             {large ? 'Smaller' : 'Larger'}
           </button>

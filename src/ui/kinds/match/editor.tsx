@@ -6,7 +6,8 @@ import Button from 'react-bootstrap/Button';
 import { type MatchSetup, MOST_PAIRS } from '@/core/kinds/match/match';
 import { CheckLine } from '../../parts/CheckLine';
 import { LineRows } from '../../parts/LineRows';
-import { freshId, lineWords, type Row, withLines } from '../../parts/rows';
+import { lineWords, type Row, withLines } from '../../parts/rows';
+import { freshPart } from '@/core/rules/placing/placed';
 import { SchemeLine, schemeSentence } from '../../placing/scheme';
 import type { EditorProps, EditorSide } from '../contract';
 import { leftOver, rightOf, withoutPair, withPair, withPastedPairs, withRight } from './pairs';
@@ -39,7 +40,7 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<MatchSetup>) {
     event.preventDefault();
     onChange(withPastedPairs(setup, at, text));
   };
-  const fresh = (rows: readonly Row[], text: string): Row => ({ id: freshId([...partners, ...rows], 'a'), text });
+  const fresh = (rows: readonly Row[], text: string): Row => ({ id: freshPart([...partners, ...rows], 'a'), text });
   const shown = extra.length > 0 ? extra : [fresh([], '')];
   const keepExtra = (rows: Row[]): void => {
     const written = rows.length === 1 && rows[0]?.text === '' ? [] : rows;

@@ -1,5 +1,6 @@
 import { type MatchSetup, MOST_PAIRS } from '@/core/kinds/match/match';
-import { freshId, type Row } from '../../parts/rows';
+import { type Row } from '../../parts/rows';
+import { freshPart } from '@/core/rules/placing/placed';
 
 type Prompt = MatchSetup['prompts'][number];
 
@@ -25,7 +26,7 @@ export function withRight(setup: MatchSetup, id: string, text: string): MatchSet
   const [old, ...also] = prompt.accepts;
   const shared = setup.prompts.some((one) => one !== prompt && old !== undefined && one.accepts.includes(old));
   const there = text === '' ? undefined : setup.partners.find((one) => one.text === text && !also.includes(one.id));
-  const kept = there?.id ?? (old === undefined || shared ? freshId(setup.partners, 'a') : old);
+  const kept = there?.id ?? (old === undefined || shared ? freshPart(setup.partners, 'a') : old);
   const others = setup.partners.filter((one) => one.id !== old || shared || one === there);
   const partners = there || text === '' ? others : [...others.filter((one) => one.id !== kept), { id: kept, text }];
   const accepts = text === '' ? also : [kept, ...also];
@@ -33,7 +34,7 @@ export function withRight(setup: MatchSetup, id: string, text: string): MatchSet
 }
 
 const freshPrompt = (prompts: readonly Prompt[]): Prompt => ({
-  id: freshId(prompts, 'p'),
+  id: freshPart(prompts, 'p'),
   text: '',
   accepts: [],
   feedback: '',

@@ -2,10 +2,11 @@
 import { MOST_IN_ORDER, type OrderLook, type OrderSetup } from '@/core/kinds/order/order';
 import { ORDER_SCHEMES, type OrderScheme } from '@/core/rules/ordering/rules';
 import { LineRows } from '../../parts/LineRows';
-import { freshId, lineWords, type Row, withLines } from '../../parts/rows';
+import { lineWords, type Row, withLines } from '../../parts/rows';
+import { freshPart } from '@/core/rules/placing/placed';
 import type { EditorProps, EditorSide } from '../contract';
 
-const fresh = (rows: readonly Row[], text: string): Row => ({ id: freshId(rows, 'i'), text });
+const fresh = (rows: readonly Row[], text: string): Row => ({ id: freshPart(rows, 'i'), text });
 
 /** The lines in the right order. */
 function Place({ setup, onChange, letter, onLeave }: EditorProps<OrderSetup>) {

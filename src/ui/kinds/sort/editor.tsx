@@ -4,7 +4,8 @@ import Button from 'react-bootstrap/Button';
 import { MOST_GROUPS, MOST_ITEMS, type SortItem, type SortSetup } from '@/core/kinds/sort/sort';
 import { CheckLine } from '../../parts/CheckLine';
 import { LineRows } from '../../parts/LineRows';
-import { freshId, lineWords, withLines } from '../../parts/rows';
+import { lineWords, withLines } from '../../parts/rows';
+import { freshPart } from '@/core/rules/placing/placed';
 import { SchemeLine, schemeSentence } from '../../placing/scheme';
 import type { EditorProps, EditorSide } from '../contract';
 
@@ -14,7 +15,7 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<SortSetup>) {
   /** Items are listed under the first group that takes them. */
   const listed = (group: string | null): SortItem[] => items.filter((item) => (item.groups[0] ?? null) === group);
   const fresh = (group: string | null) => (rows: readonly SortItem[], text: string) => ({
-    id: freshId([...items, ...rows], 'i'),
+    id: freshPart([...items, ...rows], 'i'),
     text,
     groups: group === null ? [] : [group],
     feedback: '',
@@ -89,7 +90,7 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<SortSetup>) {
         <Button
           variant="quiet"
           disabled={groups.length >= MOST_GROUPS}
-          onClick={() => onChange({ ...setup, groups: [...groups, { id: freshId(groups, 'g'), text: '' }] })}
+          onClick={() => onChange({ ...setup, groups: [...groups, { id: freshPart(groups, 'g'), text: '' }] })}
         >
           <Plus size={15} /> group
         </Button>

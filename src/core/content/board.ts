@@ -1,4 +1,20 @@
-import type { Margin, Spot } from './label';
+/**
+ * Where things stand on a board: a picture with white beside it. Spots are in
+ * percent of the picture's width and height from its upper left corner; beyond
+ * 0 and 100 they lie on the white.
+ */
+export interface Spot {
+  x: number;
+  y: number;
+}
+
+/** The white that is added beside the picture, in percent of its width (left, right) or height (top, bottom). */
+export interface Margin {
+  top: number;
+  right: number;
+  bottom: number;
+  left: number;
+}
 
 /** The board is the picture with the white beside it. Width over height of the whole, from that of the picture. */
 export function boardRatio(ratio: number, { top, right, bottom, left }: Margin): number {
@@ -134,3 +150,6 @@ export function linedUp(lines: readonly Spot[], margin: Margin): Spot[] {
   }
   return next;
 }
+
+/** How a place is called: by its number in reading order. */
+export const placeName = (at: number): string => `place ${at + 1}`;

@@ -1,0 +1,169 @@
+import { z } from 'zod';
+import { exact, max, ONE, ZERO } from '../../base/exact';
+import { type Finding, stops, warns } from '../../base/finding';
+import { mediaHash } from '../../content/document';
+import { marked, type Marking, type TraceStep } from '../../rules/marking';
+import { partId } from '../../rules/placing/placed';
+import { PLACING_SCHEMES } from '../../rules/placing/rules';
+import type { KindWith } from '../contract';
+
+export const MOST_AREAS = 30;
+export const MOST_POINTS = 20;
+
+const percent = z.number().min(0).max(100);
+const point = z.object({ x: percent, y: percent });
+export type Point = z.infer<typeof point>;
+
+export const SHAPES = ['round', 'rectangle'] as const;
+export type Shape = (typeof SHAPES)[number];
+
+const area = z.object({
+  id: partId,
+  shape: z.enum(SHAPES),
+  /** The middle, and how wide and high it is, in percent of the picture's width and height. */
+  x: percent,
+  y: percent,
+  width: percent,
+  height: percent,
+  /** Whether a point belongs here; a wrong area only says something to those who point at it. */
+  right: z.boolean(),
+  feedback: z.string().max(1000),
+});
+export type Area = z.infer<typeof area>;
+
+const setup = z.object({
+  version: z.literal(1),
+  picture: z
+    .object({
+      media: mediaHash,
+      /** Width over height. */
+      ratio: z.number().positive().max(100),
+      description: z.string().max(1000),
+    })
+    .nullable(),
+  areas: z.array(area).max(MOST_AREAS),
+  /** How many points a student may set; null: as many as there are right areas. */
+  most: z.int().min(1).max(MOST_POINTS).nullable(),
+  scheme: z.enum(PLACING_SCHEMES),
+});
+export type SpotsSetup = z.infer<typeof setup>;
+
+const response = z.object({ points: z.array(point).max(MOST_POINTS) });
+export type SpotsResponse = z.infer<typeof response>;
+
+export interface SpotsSheet {
+  picture: SpotsSetup['picture'];
+  most: number;
+}
+
+/** Whether a point lies in an area, its edge included. */
+export function inside({ x, y, width, height, shape }: Area, at: Point): boolean {
+  const across = Math.abs(at.x - x) / (width / 2);
+  const along = Math.abs(at.y - y) / (height / 2);
+  return shape === 'rectangle' ? across <= 1 && along <= 1 : across ** 2 + along ** 2 <= 1;
+}
+
+const rightOnes = ({ areas }: SpotsSetup): Area[] => areas.filter(({ right }) => right);
+const mostOf = (setup: SpotsSetup): number => Math.min(MOST_POINTS, setup.most ?? Math.max(1, rightOnes(setup).length));
+
+/** The area that a point means: of several over each other a right one, and the first. */
+function areaAt(setup: SpotsSetup, at: Point): Area | undefined {
+  const wrong = setup.areas.filter(({ right }) => !right);
+  return [...rightOnes(setup), ...wrong].find((one) => inside(one, at));
+}
+
+function readiness(setup: SpotsSetup): Finding[] {
+  if (!setup.picture) return [stops('spots-no-picture', ['picture'])];
+  const right = rightOnes(setup).length;
+  if (right === 0) return [stops('spots-no-area', ['areas'])];
+  const findings: Finding[] = [];
+  if (setup.picture.description.trim() === '') findings.push(warns('spots-undescribed', ['picture']));
+  if (setup.most !== null && setup.most < right)
+    findings.push(stops('spots-most-too-few', ['most'], { most: setup.most, right }));
+  setup.areas.forEach(({ id, width, height }, i) => {
+    if (width < 1 || height < 1) findings.push(stops('spots-area-small', ['areas', id], { number: i + 1 }));
+  });
+  return findings;
+}
+
+/** Each right area that was pointed at counts once; a second point in it counts for nothing, one elsewhere is wrong. */
+function mark(setup: SpotsSetup, { points }: SpotsResponse): Marking {
+  const of = rightOnes(setup).length;
+  const hit = new Set<string>();
+  const said = new Set<string>();
+  const trace: TraceStep[] = [];
+  let wrong = 0;
+  points.forEach((at, i) => {
+    const found = areaAt(setup, at);
+    if (found?.right) hit.add(found.id);
+    else wrong += 1;
+    if (found && !found.right && found.feedback !== '') said.add(found.feedback);
+    trace.push({ code: found?.right ? 'spot-in' : 'spot-off', values: { number: i + 1 } });
+  });
+  const right = hit.size;
+  const counted: TraceStep = { code: 'placed-counted', values: { right, wrong, of } };
+  const share = (): ReturnType<typeof exact> => {
+    if (of === 0) return ZERO;
+    if (setup.scheme === 'whole') return right === of && wrong === 0 ? ONE : ZERO;
+    return max(ZERO, exact(`${setup.scheme === 'by-part' ? right : right - wrong}/${of}`));
+  };
+  return marked(share(), [counted, ...trace], [...said].join(' '));
+}
+
+/** A point that lies in no area, where there is one on a coarse grid. */
+function outside({ areas }: SpotsSetup): Point | undefined {
+  const grid = Array.from({ length: 100 }, (_, i) => ({ x: (i % 10) * 10 + 5, y: Math.floor(i / 10) * 10 + 5 }));
+  return grid.find((at) => !areas.some((one) => inside(one, at)));
+}
+
+/** The key; one point of it; one outside; the middle of a wrong area. */
+function tryouts(setup: SpotsSetup): SpotsResponse[] {
+  const key = rightOnes(setup).map(({ x, y }) => ({ x, y }));
+  const [off, wrong] = [outside(setup), setup.areas.find(({ right }) => !right)];
+  const tried = [key, key.slice(0, 1), off ? [off] : [], wrong ? [{ x: wrong.x, y: wrong.y }] : []];
+  const some = tried
+    .filter((points) => points.length > 0)
+    .map((points) => ({ points: points.slice(0, mostOf(setup)) }));
+  return [...new Map(some.map((answer) => [JSON.stringify(answer), answer])).values()];
+}
+
+/** Points to be set on a picture. */
+export const spots: KindWith<'marked' | 'media', SpotsSetup, SpotsSheet, SpotsResponse> = {
+  name: 'spots',
+  placement: 'block',
+  setup: { name: 'spots setup', version: 1, schema: setup, migrations: [] },
+  response: { name: 'spots response', version: 1, schema: response, migrations: [] },
+  accepts: (setup, { points }) => points.length <= mostOf(setup),
+  fresh: () => ({ version: 1, picture: null, areas: [], most: null, scheme: 'by-part' }),
+  blank: ({ points }) => points.length === 0,
+  sheet: (setup) => ({ picture: setup.picture, most: mostOf(setup) }),
+  readiness,
+  describe: ({ picture }) => picture?.description || 'a picture to point at',
+  describeResponse: (_, { points }) =>
+    points.map(({ x, y }) => `${Math.round(x)} % from the left, ${Math.round(y)} % from above`).join('; '),
+  // Points that mean the same areas are the same answer, wherever in them they lie.
+  gist: (setup, { points }) =>
+    points
+      .map((at) => areaAt(setup, at)?.id ?? '-')
+      .sort()
+      .join(' '),
+  put: (setup, put) => ({
+    ...setup,
+    picture: setup.picture && { ...setup.picture, description: put(setup.picture.description, 'words') },
+    areas: setup.areas.map((one) => ({ ...one, feedback: put(one.feedback, 'words') })),
+  }),
+  marked: {
+    mark,
+    key(setup) {
+      const points = rightOnes(setup).map(({ x, y }) => ({ x, y }));
+      return points.length > 0 ? { points } : null;
+    },
+    describeKey: (setup) =>
+      rightOnes(setup)
+        .map(({ x, y }) => `${Math.round(x)} % from the left, ${Math.round(y)} % from above`)
+        .join('; '),
+    fixedKeyPlace: () => null,
+    tryouts,
+  },
+  media: { of: ({ picture }) => (picture ? [picture.media] : []) },
+};
