@@ -91,9 +91,16 @@ await views('odalys', LAPTOP, [
     async (p) => {
       await p.goto('/bank');
       await p.getByLabel('Search all text').fill('Parts of the nacelle');
-      await p.getByRole('link', { name: 'Parts of the nacelle' }).click();
+      await p.waitForTimeout(700);
+      await p
+        .getByRole('link', { name: /Parts of the nacelle/ })
+        .first()
+        .click();
       await p.getByRole('slider', { name: /^Place 3: / }).focus();
-      await p.locator('.board').hover({ position: { x: 300, y: 40 } });
+      await p
+        .locator('.board')
+        .first()
+        .hover({ position: { x: 300, y: 40 } });
     },
   ],
   [
