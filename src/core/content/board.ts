@@ -116,8 +116,7 @@ export function spread(lines: readonly Spot[], margin: Margin, ratio: number): S
   for (const side of ['right', 'left'] as const) {
     const here = next.filter((spot) => lineEnd(spot) === side).sort((a, b) => a.y - b.y);
     here.forEach((spot, i) => {
-      const above = here[i - 1];
-      if (above) spot.y = tenths(Math.max(spot.y, above.y + least));
+      spot.y = tenths(Math.max(spot.y, (here[i - 1]?.y ?? -margin.top) + least));
     });
     [...here].reverse().forEach((spot, i, upwards) => {
       const below = upwards[i - 1];
@@ -141,7 +140,9 @@ export function linedUp(lines: readonly Spot[], margin: Margin): Spot[] {
     if (!first || !last || here.length < 2) continue;
     const even = (to - from) / here.length;
     const natural = (last[along] - first[along]) / (here.length - 1);
-    const [begin, step] = natural < 0.9 * even ? [from + even / 2, even] : [first[along], natural];
+    // A line stands above its spot, and in the middle over it.
+    const inRoom = from + even * (along === 'y' ? 0.97 : 0.5);
+    const [begin, step] = natural < 0.9 * even ? [inRoom, even] : [first[along], natural];
     const middle = tenths(here.reduce((sum, spot) => sum + spot[across], 0) / here.length);
     here.forEach((spot, i) => {
       spot[across] = middle;

@@ -53,17 +53,19 @@ describe('a board', () => {
     expect(right).toBe(51);
     ys.slice(1).forEach((y, i) => expect(y - (ys[i] ?? 0)).toBeGreaterThan(least - 0.2));
     expect(ys.at(-1)).toBeLessThanOrEqual(100);
+    // A line at the upper edge has room above its spot.
+    expect(spread([{ x: -3, y: 1 }], white, 1.5)[0]?.y).toBeCloseTo(least, 0);
     expect(
       spread(
         [
-          { x: -3, y: 10 },
+          { x: -3, y: 30 },
           { x: -3, y: 60 },
         ],
         white,
         1.5,
       ),
     ).toEqual([
-      { x: -3, y: 10 },
+      { x: -3, y: 30 },
       { x: -3, y: 60 },
     ]);
   });
@@ -102,7 +104,7 @@ describe('a board', () => {
     ]);
     // Too near to one another: over the whole side.
     const near = [40, 45, 41, 43].map((y) => ({ x: -20, y }));
-    expect(linedUp(near, white).map(({ y }) => y)).toEqual([12.5, 87.5, 37.5, 62.5]);
+    expect(linedUp(near, white).map(({ y }) => y)).toEqual([24.3, 99.3, 49.3, 74.3]);
     const above = { top: 30, right: 0, bottom: 0, left: 0 };
     expect(
       linedUp(

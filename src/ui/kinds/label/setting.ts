@@ -84,7 +84,7 @@ export function withMargin(setup: LabelSetup, margin: Margin): LabelSetup {
 }
 
 export function withLinesUp(setup: LabelSetup): LabelSetup {
-  const spots = linedUp(lines(setup.places), setup.margin);
+  const spots = spread(linedUp(lines(setup.places), setup.margin), setup.margin, setup.picture?.ratio ?? 1);
   const places = setup.places.map((place, i) => ({ ...place, at: spots[i] ?? place.at }));
   return { ...setup, places: inReadingOrder(places) };
 }
