@@ -13,12 +13,12 @@ import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults } from '@/server/results/results';
 import { findAttempt } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn } from '@/server/sittings/hand-in';
 import { paperOf } from '@/server/sittings/pinned';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
+import { handInAndMark } from '../drivers/hand-in';
 
 /** A sitting in which each student meets two of four questions: from entry to export no two papers need be alike. */
 let dept: TestDepartment;
@@ -44,7 +44,7 @@ beforeEach(async () => {
       papers[who] = must(await openRoom(dept.as(who), attempt)).sections.flatMap((s) => s.items.map(({ id }) => id));
     }
     if (papers.ada?.join() !== papers.ben?.join()) break;
-    for (const who of ['ada', 'ben']) must(await handIn(dept.as(who), attempts[who] ?? ''));
+    for (const who of ['ada', 'ben']) must(await handInAndMark(dept.as(who), attempts[who] ?? ''));
   }
 });
 afterEach(() => dept.close());
@@ -65,7 +65,7 @@ async function answerAll(who: string): Promise<void> {
     }),
   );
   expect(saved.refused).toEqual([]);
-  must(await handIn(dept.as(who), attempts[who] ?? ''));
+  must(await handInAndMark(dept.as(who), attempts[who] ?? ''));
 }
 
 it('a room has what was drawn, and takes answers to nothing else', async () => {

@@ -9,11 +9,11 @@ import { answersNow, attemptFiles } from '@/server/db/schema/exams';
 import { openDesk } from '@/server/marking/desk';
 import { currentAnswers } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn } from '@/server/sittings/hand-in';
 import { addFilePiece, type FileReceived, heldFiles, readHandedFile } from '@/server/sittings/handed-files';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { MINUTE, TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
+import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
 let attempt: string;
@@ -63,7 +63,7 @@ it('a file beside an answer is kept, reaches the marker, and nobody else', async
   expect(file).toMatchObject({ name: 'log book.csv', size: bytes.length, attempt });
   const entries = [{ seq: 1, item, slot: 'l', value: { text: '', files: [file] }, age: 0 }];
   must(await saveAnswers(dept.as('ada'), { attempt, device: 'device-one', entries }));
-  must(await handIn(dept.as('ada'), attempt));
+  must(await handInAndMark(dept.as('ada'), attempt));
 
   const waiting = must(await openDesk(dept.as('marker'), sitting, item)).answers.find(({ slot }) => slot === 'l');
   expect(waiting).toMatchObject({ marks: null, answer: '[log book.csv]' });
@@ -201,7 +201,7 @@ it('what was sent besides is not kept, and an answer that cannot be read waits',
       keptAt: 1,
     }),
   );
-  must(await handIn(dept.as('ada'), attempt));
+  must(await handInAndMark(dept.as('ada'), attempt));
   const waiting = must(await openDesk(dept.as('marker'), sitting, item)).answers.find(({ slot }) => slot === 'c');
   expect(waiting).toMatchObject({ marks: null, answer: '{"other":"form"}', trace: [{ code: 'unreadable' }] });
 });

@@ -19,9 +19,9 @@ import { openResults, releaseResults } from '@/server/results/results';
 import { mendings } from '@/server/db/schema/exams';
 import { currentMarks } from '@/server/marking/current-marks';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn } from '@/server/sittings/hand-in';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
+import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
 let sitting: string;
@@ -56,7 +56,7 @@ beforeEach(async () => {
         entries: entries.map((entry, seq) => ({ ...entry, seq: seq + 1, age: 0 })),
       }),
     );
-    must(await handIn(dept.as(who), attempt));
+    must(await handInAndMark(dept.as(who), attempt));
     scripts[who] = attempt;
   }
 });

@@ -14,12 +14,12 @@ import { listOwnResults } from '@/server/results/own-results';
 import { openResults, releaseResults } from '@/server/results/results';
 import { enterSitting } from '@/server/sittings/enter';
 import { giveMoreTime } from '@/server/sittings/change-sitting';
-import { handIn } from '@/server/sittings/hand-in';
 import { ownSittings, watchSitting } from '@/server/sittings/list-sittings';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { setProvision } from '@/server/people/members';
 import { TestDepartment } from '../drivers/department';
+import { handInAndMark } from '../drivers/hand-in';
 
 /** Attempts of groups, of guests and of nobody in particular, from entry to result. */
 let dept: TestDepartment;
@@ -80,7 +80,7 @@ it('a group shares one attempt: any of it writes, all of it reads the result, an
     ['ben', 5, attempt],
   ]);
 
-  must(await handIn(dept.as('ben'), attempt));
+  must(await handInAndMark(dept.as('ben'), attempt));
   expect(must(await openResults(dept.as('teacher'), sitting)).rows).toMatchObject([{ name: 'Crew 4', marks: '4' }]);
   must(await releaseResults(dept.as('teacher'), { sitting, shows }));
   for (const who of ['ada', 'ben']) {
@@ -119,8 +119,8 @@ it('guests and the nameless come by the link of one sitting, each to an attempt 
     ['Nameless', 0],
   ]);
 
-  must(await handIn(as(guest), attempt));
-  must(await handIn(as(nameless), second));
+  must(await handInAndMark(as(guest), attempt));
+  must(await handInAndMark(as(nameless), second));
   const desk = must(await openDesk(dept.as('marker'), sitting, 'item0'));
   expect(desk.answers).toMatchObject([{ attempt: second, answer: 'else' }]);
   expect((await openOwnResult(as(guest), attempt)).ok).toBe(false);

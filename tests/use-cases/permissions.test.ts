@@ -23,7 +23,6 @@ import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn } from '@/server/sittings/hand-in';
 import { listSittings, watchSitting } from '@/server/sittings/list-sittings';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -32,6 +31,7 @@ import { find } from '@/server/today/find';
 import { banks } from '@/server/db/schema/bank';
 import { sampleQuestion } from '../drivers/samples';
 import { MINUTE, TestDepartment } from '../drivers/department';
+import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
 let sitting: string;
@@ -44,7 +44,7 @@ beforeAll(async () => {
   attempt = must(await enterSitting(dept.as('ada'), sitting)).attempt;
   const entry = { seq: 1, item: 'item0', slot: 'c', value: { text: 'a person has to read this' }, age: 0 };
   must(await saveAnswers(dept.as('ada'), { attempt, device: 'device-one', entries: [entry] }));
-  must(await handIn(dept.as('ada'), attempt));
+  must(await handInAndMark(dept.as('ada'), attempt));
   await dept.out.db.transaction((tx) =>
     tx.insert(mendings).values({
       id: 'mended',

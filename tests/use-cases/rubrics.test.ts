@@ -5,10 +5,10 @@ import { keepRubric, listRubrics, openRubric, removeRubric, saveRubric } from '@
 import { giveMark, openDesk } from '@/server/marking/desk';
 import { openOwnResult } from '@/server/results/own-result';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn } from '@/server/sittings/hand-in';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
+import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
 beforeEach(async () => {
@@ -48,7 +48,7 @@ it('a person marks by the rubric of a slot; the student reads what was found', a
   const { attempt } = must(await enterSitting(dept.as('ada'), sitting));
   const entries = [{ seq: 1, item, slot: 'c', value: { text: 'something else' }, age: 0 }];
   must(await saveAnswers(dept.as('ada'), { attempt, device: 'device-one', entries }));
-  must(await handIn(dept.as('ada'), attempt));
+  must(await handInAndMark(dept.as('ada'), attempt));
 
   const desk = must(await openDesk(dept.as('marker'), sitting, item));
   expect(desk.rubrics.c?.title).toBe('Report');

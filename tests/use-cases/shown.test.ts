@@ -6,10 +6,10 @@ import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
 import { openOwnResult } from '@/server/results/own-result';
 import { releaseResults } from '@/server/results/results';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn } from '@/server/sittings/hand-in';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
 import { questionOfEveryKind, SECRETS } from '../drivers/samples';
+import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
 beforeEach(async () => {
@@ -30,7 +30,7 @@ it('with the key switched off nothing that a student receives tells it, of any k
   });
   expect(entries.length).toBeGreaterThan(4);
   must(await saveAnswers(dept.as('ada'), { attempt, device: 'device-one', entries }));
-  must(await handIn(dept.as('ada'), attempt));
+  must(await handInAndMark(dept.as('ada'), attempt));
   for (const { item } of must(await listMarking(dept.as('marker'))))
     for (const { slot } of must(await openDesk(dept.as('marker'), sitting, item)).answers)
       must(await giveMark(dept.as('marker'), { attempt, item, slot, marks: '0', remark: 'Look again.' }));

@@ -17,6 +17,7 @@ import { saveAnswers } from '@/server/sittings/save-answers';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { MINUTE, TestDepartment } from '../drivers/department';
 import { questionOfEveryKind, SECRETS } from '../drivers/samples';
+import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
 beforeEach(async () => {
@@ -54,8 +55,8 @@ describe('from entering to the gradebook', () => {
     const ben = await enter('ben', sitting);
     await answerAll('ada', ada, items);
     await answerAll('ben', ben, items, { ...RIGHT, b: { number: '73219', unit: '' }, c: { text: 'something else' } });
-    must(await handIn(dept.as('ada'), ada));
-    must(await handIn(dept.as('ben'), ben));
+    must(await handInAndMark(dept.as('ada'), ada));
+    must(await handInAndMark(dept.as('ben'), ben));
 
     expect(must(await listMarking(dept.as('marker'))).map((t) => [t.number, t.waiting])).toEqual([
       [1, 1],
@@ -198,7 +199,7 @@ describe('answers', () => {
     must(await save('ada', ada, [entry('item0', 'c', { text: 'the end' })]));
     const before = await told();
     expect(before.map((row) => row.value)).not.toContainEqual({ text: 'the end' });
-    must(await handIn(dept.as('ada'), ada));
+    must(await handInAndMark(dept.as('ada'), ada));
     expect((await told()).at(-1)?.value).toEqual({ version: 1, text: 'the end' });
     expect(await told()).toHaveLength(before.length + 1);
   });
@@ -206,7 +207,7 @@ describe('answers', () => {
   it('that many save at the same time are all kept, and none is taken from an attempt that was handed in', async () => {
     const { sitting, items } = await dept.sitting();
     const attempts_ = { ada: await enter('ada', sitting), ben: await enter('ben', sitting) };
-    must(await handIn(dept.as('ben'), attempts_.ben));
+    must(await handInAndMark(dept.as('ben'), attempts_.ben));
     const seqs = (
       await Promise.all(
         Array.from({ length: 40 }, async (_, i) => {
@@ -229,7 +230,7 @@ describe('answers', () => {
     const ada = await enter('ada', sitting);
     const early = entry(items[0] ?? '', 'c', { text: 'in time' });
     must(await save('ada', ada, [early]));
-    must(await handIn(dept.as('ada'), ada));
+    must(await handInAndMark(dept.as('ada'), ada));
     const late = entry(items[0] ?? '', 'c', { text: 'too late' });
     expect(must(await save('ada', ada, [early, late]))).toMatchObject({
       saved: [early.seq],

@@ -7,11 +7,11 @@ import { rulesFromKey } from '@/core/rules/number/rules';
 import { openAnswers } from '@/server/marking/answers-view';
 import { openOwnResult } from '@/server/results/own-result';
 import { enterSitting } from '@/server/sittings/enter';
-import { handIn } from '@/server/sittings/hand-in';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
+import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
 beforeEach(async () => {
@@ -81,7 +81,7 @@ it('each student reads, answers and is marked by numbers of their own', async ()
       age: 0,
     }));
     must(await saveAnswers(dept.as(who), { attempt, device: 'device-one', entries }));
-    must(await handIn(dept.as(who), attempt));
+    must(await handInAndMark(dept.as(who), attempt));
   }
   const result = async (attempt: string) => must(await openOwnResult(dept.as('teacher'), attempt));
   expect((await result(ada.attempt)).items[0]?.slots.map(({ marks }) => marks)).toEqual(['2', '2']);
