@@ -23,7 +23,11 @@ export function isSave(request: IncomingMessage): boolean {
 /** Takes what a room saves. Nearly all that an exam asks for is this, so it passes by the framework. */
 export async function answerSave(request: IncomingMessage, response: ServerResponse): Promise<void> {
   const result = await save(request);
-  response.writeHead(statusOf(result), { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' });
+  response.writeHead(statusOf(result), {
+    'Content-Type': 'application/json',
+    'Cache-Control': 'no-store',
+    'X-Content-Type-Options': 'nosniff',
+  });
   response.end(JSON.stringify(result));
 }
 
@@ -45,7 +49,8 @@ async function readJson(request: IncomingMessage): Promise<unknown> {
   if (Number(request.headers['content-length'] ?? 0) > MOST_BODY_BYTES) return undefined;
   const chunks: Buffer[] = [];
   let size = 0;
-  for await (const chunk of request) {
+  // Whoever sends too much is still answered.
+  for await (const chunk of request.iterator({ destroyOnReturn: false })) {
     size += (chunk as Buffer).length;
     if (size > MOST_BODY_BYTES) return undefined;
     chunks.push(chunk as Buffer);
