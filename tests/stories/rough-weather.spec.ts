@@ -115,9 +115,14 @@ test('a change that the server refuses holds up nothing else, and the student is
   const before = await options.evaluateAll((all) => all.map((o) => (o as HTMLInputElement).checked));
   const other = before.indexOf(false);
   await options.nth(other).check();
+  const notTaken = page.getByText('Not taken: the last change of question 1');
+  await expect(notTaken).toBeVisible();
+  // It stays told while something else of the question is taken.
   const later = page.getByRole('button', { name: /^Come back to this later|^later/ });
+  const taken = page.waitForResponse((response) => /api\/room\/\w/.test(response.url()) && response.ok());
   await later.click();
-  await expect(page.getByText('Not taken: the last change of question 1')).toBeVisible();
+  await taken;
+  await expect(notTaken).toBeVisible();
   await expect(page.getByRole('alert').filter({ hasText: 'could not be taken' })).toHaveCount(1);
   await page.unrouteAll({ behavior: 'ignoreErrors' });
   const pressed = await later.getAttribute('aria-pressed');

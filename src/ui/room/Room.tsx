@@ -117,7 +117,8 @@ export function Room({ room }: { room: DrawnRoom }) {
     ...(contents ? [{ keys: 'Escape', what: 'Close the contents', run: () => setContents(false) }] : []),
   ]);
 
-  const notTaken = items.filter((i) => refused.has(i.id));
+  const isRefused = (question: DrawnQuestion): boolean => refused.some(({ item }) => item === question.id);
+  const notTaken = items.filter(isRefused);
   if (clock.handedInAt !== null) return <HandedIn title={room.title} saving={saving} notTaken={notTaken} />;
 
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
@@ -191,7 +192,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                     responses={answers[item.id] ?? {}}
                     onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
                   />
-                  {refused.has(item.id) && (
+                  {isRefused(item) && (
                     <Trouble className="mt-3">
                       Your last change here could not be taken. What was saved before it still counts; write it anew, or
                       make it shorter.

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Result, refuse } from '@/core/base/result';
 import type { HandedFile } from '@/core/content/handed-file';
 import type { Answers } from '@/server/sittings/attempts';
+import { placeOf, type Unsent } from '@/core/sittings/unsent';
 import type { RoomClock } from '@/server/sittings/room';
 import { useLatest } from '../parts/use-latest';
 import type { FileProgress } from '../sheet/FileKeeper';
@@ -22,9 +23,9 @@ const ASK_CLOCK = 15_000;
 const ASK_NEAR_END = 4_000;
 const NEAR_END = 90_000;
 
-interface Written {
-  item: string;
-  slot: string | null;
+type Place = Pick<Unsent, 'item' | 'slot'>;
+
+interface Written extends Place {
   value: unknown;
 }
 
@@ -36,8 +37,8 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
   const [answers, setAnswers] = useState(first);
   const [saving, setSaving] = useState<Saving>('saved');
   const [clock, setClock] = useState({ ...firstClock, readAt: 0 });
-  /** Questions whose last change the server could not take. */
-  const [refused, setRefused] = useState<ReadonlySet<string>>(new Set());
+  /** Places whose last change the server could not take. */
+  const [refused, setRefused] = useState<readonly Place[]>([]);
   const [files, setFiles] = useState<ReadonlyMap<string, FileProgress>>(new Map());
   const lastClock = useLatest(clock);
   const queues = useRef<Queues | null>(null);
@@ -58,8 +59,8 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       timers.current.since = 0;
       const { state, clock: told, refused: no } = await mine.answers.send(await mine.files.waiting(), keepalive);
       if (told) setClock({ ...told, readAt: performance.now() });
-      const unfit = no.filter(({ why }) => why === 'unfit').map(({ item }) => item);
-      if (unfit.length > 0) setRefused((all) => new Set([...all, ...unfit]));
+      const unfit = no.filter(({ why }) => why === 'unfit');
+      if (unfit.length > 0) setRefused((all) => [...all, ...unfit]);
       if (state === 'offline' && !mine.store.lasting) setSaving('offline-here');
       else if (state !== 'sent') setSaving(state);
       else if (no.some(({ why }) => why === 'late')) setSaving('late');
@@ -95,7 +96,7 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       put({ item, slot, value });
       channel.current?.postMessage({ item, slot, value } satisfies Written);
       setSaving((s) => (s === 'saved' ? 'saving' : s));
-      setRefused((all) => (all.has(item) ? new Set([...all].filter((other) => other !== item)) : all));
+      setRefused((all) => all.filter((one) => placeOf(one) !== placeOf({ item, slot })));
       void queues.current?.answers.add(item, slot, value).then(() => {
         const now = Date.now();
         if (timers.current.since === 0) timers.current.since = now;
