@@ -3,7 +3,7 @@ set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 export NEXT_TELEMETRY_DISABLED=1 PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1
 
-step() { printf "\n== %s\n" "$*"; }
+step() { printf "\n== %s (%d s)\n" "$*" "$SECONDS"; }
 
 # Packages as the lock file names them; nothing is done when they are there already.
 install_packages() {
