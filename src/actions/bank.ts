@@ -14,7 +14,8 @@ import { listPassages, type PassageRow } from '@/server/bank/passages';
 import { newId } from '@/server/ports/ids';
 import { atBench } from '@/server/bank/presence';
 import { reviewQuestion } from '@/server/bank/review';
-import type { Goal } from '@/server/bank/shelves';
+import { type Goal, shelfForNew } from '@/server/bank/shelves';
+import { FORBIDDEN } from '@/server/context';
 import { createQuestion } from '@/server/bank/create-question';
 import { type OpenQuestion, openQuestion, openRevision } from '@/server/bank/open-question';
 import { leaveBench, saveDraft } from '@/server/bank/save-draft';
@@ -81,6 +82,13 @@ export async function copyAction(id: string, body?: unknown): Promise<Result<{ i
   if (!opened.ok) return opened;
   const { bank, facts } = opened.value;
   return createQuestion(ctx, { bank: bank.id, facts, body: body ?? opened.value.body });
+}
+
+/** Begins a question from an example, where new questions go. */
+export async function startLikeAction(body: unknown): Promise<Result<{ id: string }>> {
+  const ctx = await staffContext();
+  const shelf = await shelfForNew(ctx);
+  return shelf ? createQuestion(ctx, { bank: shelf.id, body }) : FORBIDDEN;
 }
 
 export async function giveNowAction(question: string, course: string): Promise<Result<{ id: string }>> {

@@ -105,7 +105,62 @@ const ladder = svg(
 const singleLineBare = singleLine.replace(/<text[^>]*>[^<]*<\/text>/g, '');
 const ladderBare = ladder.replace(/<text[^>]*>[^<]*<\/text>/g, '');
 
+/**
+ * A wind as weather maps draw it (WMO, Manual on the Global Data-processing and
+ * Forecasting System, from memory): a short feather is 5 knots, a long one 10, a
+ * flag 50, from the outer end inwards, at the side of low pressure; calm is a
+ * second ring. Here the wind comes from the east, on the northern half of the earth.
+ */
+function barb(knots: number): string {
+  const signs = [
+    ...Array.from({ length: Math.floor(knots / 50) }, () => 'flag'),
+    ...Array.from({ length: Math.floor((knots % 50) / 10) }, () => 'long'),
+    ...(knots % 10 >= 5 ? ['short'] : []),
+  ];
+  let x = signs[0] === 'short' ? 132 : 150;
+  const feathers = signs.map((sign) => {
+    const at = x;
+    x -= sign === 'flag' ? 22 : 14;
+    if (sign === 'flag') return `<path d="M${at} 60 L${at} 104 L${at - 20} 60 Z" fill="${INK}"/>`;
+    return `<path d="M${at} 60 L${at + (sign === 'long' ? 14 : 7)} ${sign === 'long' ? 104 : 82}" ${LINE}/>`;
+  });
+  const staff = knots === 0 ? `<circle cx="40" cy="60" r="16" ${LINE}/>` : `<path d="M40 60 H150" ${LINE}/>`;
+  return svg(
+    180,
+    120,
+    `${staff}<circle cx="40" cy="60" r="8" fill="#fff" stroke="${INK}" stroke-width="2.5"/>${feathers.join('')}`,
+  );
+}
+
+/** A site from above: turbines on a ridge, a road, the substation, the mast, and a yard at one turbine. */
+const sitePlan = svg(
+  640,
+  360,
+  `
+<path d="M40 300 Q160 200 320 190 T600 70" fill="none" stroke="${PALE}" stroke-width="70" stroke-linecap="round"/>
+<path d="M20 345 Q180 320 250 250 T420 175 T600 110" fill="none" stroke="${INK}" stroke-width="7" stroke-dasharray="14 8"/>
+${[
+  [150, 235],
+  [330, 165],
+  [500, 95],
+]
+  .map(
+    ([x = 0, y = 0]) =>
+      `<circle cx="${x}" cy="${y}" r="9" fill="${INK}"/>${[90, 210, 330].map((turn) => `<path transform="rotate(${turn} ${x} ${y})" d="M${x} ${y} h34" ${LINE}/>`).join('')}`,
+  )
+  .join('')}
+<rect x="352" y="188" width="58" height="40" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/>
+<rect x="86" y="88" width="70" height="48" fill="${PAPER}" ${LINE.replace('fill="none"', '')}/><path d="M98 124 L121 100 L144 124 M121 100 V88" ${LINE}/>
+<path d="M560 250 L548 292 H572 Z M560 210 V292 M546 222 H574" ${LINE}/>`,
+);
+
 export const DRAWINGS = {
+  sitePlan,
+  calm: barb(0),
+  barb5: barb(5),
+  barb15: barb(15),
+  barb30: barb(30),
+  barb65: barb(65),
   nacelle,
   nacelleBare,
   singleLineBare,

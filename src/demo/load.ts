@@ -2,7 +2,7 @@ import { must } from '@/core/base/result';
 import { exact, round } from '@/core/base/exact';
 import { seeded, seedFor } from '@/core/base/random';
 import { type Block, FRESH_PICTURE } from '@/core/content/document';
-import { kindOf } from '@/core/kinds/registry';
+import type { Slot } from '@/core/bank/question';
 import { paperQuestions } from '@/core/exams/paper';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
@@ -141,24 +141,29 @@ class Loader {
   }
 
   private async withDrawing(ctx: Context, source: DemoQuestion): Promise<DemoQuestion['body']> {
+    const ofUs = { licence: 'own work', source: 'Department' };
+    for (const name of source.shown ?? [])
+      must(
+        await addMedia(ctx, new TextEncoder().encode(DRAWINGS[name]), { description: `Wind sign (${name})`, ...ofUs }),
+      );
     if (!source.drawing) return source.body;
     const { name, description, width } = source.drawing;
     const added = must(
       await addMedia(ctx, new TextEncoder().encode(DRAWINGS[name]), {
         description,
-        licence: 'own work',
-        source: 'Department',
+        ...ofUs,
       }),
     );
     const picture: Block = {
       type: 'picture',
       attrs: { media: added.media, description, width, ratio: added.ratio, ...FRESH_PICTURE },
     };
-    if (Object.values(source.body.slots).some(({ kind }) => kindOf(kind).media)) {
+    const isAbout = ({ setup }: Slot): boolean => 'picture' in Object(setup);
+    if (Object.values(source.body.slots).some(isAbout)) {
       const shown = { media: added.media, ratio: added.ratio, description };
       const slots = Object.entries(source.body.slots).map(([id, slot]) => [
         id,
-        kindOf(slot.kind).media ? { ...slot, setup: { ...Object(slot.setup), picture: shown } } : slot,
+        isAbout(slot) ? { ...slot, setup: { ...Object(slot.setup), picture: shown } } : slot,
       ]);
       return { ...source.body, slots: Object.fromEntries(slots) };
     }
@@ -352,7 +357,7 @@ class Loader {
       { title: 'First principles', topics: ['First principles', 'Energy in the wind', 'Lift and drag'], count: 7 },
       { title: 'Nacelle and drive train', topics: ['Rotor', 'Drive train'], count: 13 },
       { title: 'On site', topics: ['Site and weather', 'Safety and rescue'], count: 8 },
-      { title: 'Parts and procedures', topics: ['Parts and procedures'], count: 6 },
+      { title: 'Parts and procedures', topics: ['Parts and procedures'], count: 8 },
     ]);
     const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 3 * HOUR, 75);
     for (const [i, { userName }] of WT201.entries()) {
@@ -368,7 +373,7 @@ class Loader {
     const exam = await this.exam(teacher, 'WT-110', 'Certificate', 120, '80', [
       { title: 'Harness and ladder', topics: ['Harness and ladder'], count: 5, passPercent: '60' },
       { title: 'Rescue', topics: ['Rescue'], count: 3, passPercent: '60' },
-      { title: 'Step by step', topics: ['Step by step'], count: 3 },
+      { title: 'Step by step', topics: ['Step by step'], count: 5 },
     ]);
     const sitting = await this.sitting(teacher, exam, 'WT-110', opened, this.out.now + 3 * HOUR, 120);
     for (const [i, { userName }] of WT110.slice(0, 24).entries()) {

@@ -1,13 +1,16 @@
+import { createHash } from 'node:crypto';
 import { seedFor, shuffled } from '@/core/base/random';
 import type { QuestionBody, Slot } from '@/core/bank/question';
 import type { Variation } from '@/core/bank/variation';
 import type { Block, Content, Inline } from '@/core/content/document';
-import { typedKind } from '@/core/kinds/registry';
+import { kindOf, typedKind } from '@/core/kinds/registry';
 import { inlineFromText } from '@/core/content/lines';
 import type { ChoiceSetup } from '@/core/kinds/choice/choice';
+import { storedResponse } from '@/core/kinds/response';
 import { inReadingOrder, linedUp, lineFor } from '@/core/content/board';
 import { label, type LabelSetup } from '@/core/kinds/label/label';
 import { longAnswer, type LongAnswerSetup } from '@/core/kinds/long-answer/long-answer';
+import { type Gap, gaps, type GapsSetup } from '@/core/kinds/gaps/gaps';
 import { match } from '@/core/kinds/match/match';
 import { maths } from '@/core/kinds/maths/maths';
 import type { MathsRules } from '@/core/rules/maths/rules';
@@ -24,7 +27,7 @@ import { DOUBTS_ALL } from '@/core/rules/text/doubts';
 import type { Rubric } from '@/core/rules/rubric/rubric';
 import type { TextRule } from '@/core/rules/text/rules';
 import { FORGIVES_ALL } from '@/core/rules/text/words';
-import type { DrawingName } from './drawings';
+import { type DrawingName, DRAWINGS } from './drawings';
 
 /** A demo question: its body (with drawings by name), where it belongs, and what students typically get wrong. */
 export interface DemoQuestion {
@@ -35,6 +38,8 @@ export interface DemoQuestion {
   /** Wrong answers by slot, typed as for a trial answer. */
   slips: Record<string, string[]>;
   drawing?: { name: DrawingName; description: string; width: number };
+  /** Drawings that stand in the place of words. */
+  shown?: DrawingName[];
 }
 
 interface DemoSlot {
@@ -65,7 +70,7 @@ export function content(source: string): Content {
 export function choose(
   right: string | string[],
   wrong: string[],
-  more: { marks?: string; fixed?: boolean; feedback?: Record<string, string> } = {},
+  more: { marks?: string; fixed?: boolean; feedback?: Record<string, string>; look?: ChoiceSetup['look'] } = {},
 ): DemoSlot {
   const keys = Array.isArray(right) ? right : [right];
   // The right ones stand anywhere in the author's order too.
@@ -82,7 +87,7 @@ export function choose(
     scheme: 'by-part-deductions',
     shuffle: !more.fixed,
     most: null,
-    look: 'list',
+    look: more.look ?? 'list',
   };
   const letters = (texts: string[]): string => texts.map((t) => String.fromCharCode(97 + all.indexOf(t))).join(' ');
   const slips =
@@ -185,11 +190,11 @@ export function labels(
   drawing: { width: number; height: number },
   spots: Record<string, [x: number, y: number]>,
   over: string[],
-  more: { marks?: string; white?: LabelSetup['margin'] } = {},
+  more: { marks?: string; white?: LabelSetup['margin']; typed?: boolean } = {},
 ): DemoSlot {
   const white = more.white ?? { top: 0, right: 34, bottom: 0, left: 34 };
   const names = [...Object.keys(spots), ...over].map((text, i) => ({ id: `n${i + 1}`, text }));
-  let setup: LabelSetup = { ...label.fresh(), margin: white, names };
+  let setup: LabelSetup = { ...label.fresh(), margin: white, names, ...(more.typed ? { typed: true } : {}) };
   Object.values(spots).forEach(([x, y], i) => {
     const { at, foot } = lineFor({ x: (x / drawing.width) * 100, y: (y / drawing.height) * 100 }, white);
     const place = { id: `p${i + 1}`, at, foot, accepts: [`n${i + 1}`], description: '', feedback: '' };
@@ -238,11 +243,20 @@ export function sorting(
 /** Things in their right order. */
 export function ordering(
   items: string[],
-  more: { marks?: string; scheme?: OrderSetup['scheme']; look?: OrderSetup['look']; feedback?: string } = {},
+  more: {
+    marks?: string;
+    scheme?: OrderSetup['scheme'];
+    look?: OrderSetup['look'];
+    feedback?: string;
+    /** Another right order, by the numbers of the lines. */
+    also?: string;
+  } = {},
 ): DemoSlot {
-  const { marks = '3', ...rest } = more;
+  const { marks = '3', also, ...rest } = more;
   const setup = { ...order.typed.withKey(order.fresh(), items.join('\n')), ...rest };
-  return { slot: { kind: 'order', marks, setup }, slips: [] };
+  const other =
+    also === undefined ? {} : { also: [storedResponse(kindOf('order'), order.typed.response(setup, also))] };
+  return { slot: { kind: 'order', marks, setup, ...other }, slips: [] };
 }
 
 /** A text of which some sentences, or words, are right. */
@@ -282,7 +296,48 @@ export function pointing(
   return { slot: { kind: 'spots', marks: more.marks ?? String(right.length), setup }, slips: [] };
 }
 
+/** A drawing in the place of words, with what it is. */
+export interface ShownDrawing {
+  drawing: DrawingName;
+  text: string;
+}
+
+/** A slot in which the things of these words are drawings: options, pairs, items, groups. */
+export function inDrawings({ slot, slips }: DemoSlot, drawings: readonly ShownDrawing[]): DemoSlot {
+  const drawn = (thing: { text?: unknown }): unknown => {
+    const found = drawings.find(({ text }) => text === thing.text);
+    if (!found) return thing;
+    const content = DRAWINGS[found.drawing];
+    const [, width = '1', height = '1'] = /width="(\d+)" height="(\d+)"/.exec(content) ?? [];
+    const hash = createHash('sha256').update(content).digest('hex');
+    return { ...thing, media: { hash, medium: 'picture', ratio: Number(width) / Number(height) } };
+  };
+  const setup = Object.entries(Object(slot.setup) as Record<string, unknown>).map(([name, value]) => [
+    name,
+    Array.isArray(value) ? value.map((one: { text?: unknown }) => drawn(one)) : value,
+  ]);
+  return { slot: { ...slot, setup: Object.fromEntries(setup) as unknown }, slips };
+}
+
+/** A text whose words in [brackets] are taken out, and tiles that belong nowhere. */
+export function filled(text: string, over: string[], more: { marks?: string } = {}): DemoSlot {
+  let plain = '';
+  const taken: Gap[] = [];
+  const tiles = [...new Set([...[...text.matchAll(/\[([^\]]+)\]/g)].map((found) => found[1] ?? ''), ...over])].map(
+    (words_, i) => ({ id: `t${i + 1}`, text: words_ }),
+  );
+  text.split(/\[([^\]]+)\]/).forEach((part, i) => {
+    const from = plain.length;
+    plain += part;
+    const accepts = tiles.filter((tile) => tile.text === part).map(({ id }) => id);
+    if (i % 2 === 1) taken.push({ id: `p${taken.length + 1}`, from, to: plain.length, accepts, feedback: '' });
+  });
+  const setup: GapsSetup = { ...gaps.fresh(), text: plain, gaps: taken, tiles };
+  return { slot: { kind: 'gaps', marks: more.marks ?? String(taken.length), setup }, slips: [] };
+}
+
 interface More {
+  shown?: DrawingName[];
   explanation?: string;
   title?: string;
   trials?: [slot: string, typed: string, expected: string][];
@@ -328,5 +383,6 @@ export function question(
     },
     slips: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slips])),
     ...(more.drawing ? { drawing: more.drawing } : {}),
+    ...(more.shown ? { shown: more.shown } : {}),
   };
 }

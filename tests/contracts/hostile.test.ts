@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { markSlot } from '@/core/bank/mark';
 import { contentFromMarkdown } from '@/core/content/markdown';
+import type { KindSample } from '@/core/kinds/contract';
+import { label, type LabelSetup } from '@/core/kinds/label/label';
 import { KIND_NAMES, kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
 import { readNumber } from '@/core/rules/number/read';
@@ -149,4 +151,24 @@ it.each(shapes)('%s is read as a number, drawn as a formula and taken from Markd
   expect(drawFormula(text.slice(0, 2000), false).length).toBeGreaterThanOrEqual(0);
   contentFromMarkdown(text.slice(0, 20_000));
   expect(cpuTime() - from).toBeLessThan(2 * NET);
+});
+
+it('forty long lines that are typed on a picture with sixty names are read in a moment', () => {
+  const { setup } = sampleOf('label') as KindSample<LabelSetup>;
+  const [place] = setup.places;
+  if (!place) throw new Error('The sample has a place');
+  const crowded: LabelSetup = {
+    ...setup,
+    typed: true,
+    names: Array.from({ length: 60 }, (_, i) => ({
+      id: `n${i}`,
+      text: `gearbox ${i}; gear box ${i}; speed changer ${i}`,
+    })),
+    places: Array.from({ length: 40 }, (_, i) => ({ ...place, id: `p${i}`, accepts: [`n${i}`] })),
+  };
+  const lines = ['gearbox '.repeat(37), 'gaerbox'.repeat(42), 'a'.repeat(300), '; '.repeat(150)];
+  const typed = crowded.places.map(({ id }, i) => ({ place: id, text: lines[i % lines.length] ?? '' }));
+  const before = cpuTime();
+  expect(label.marked.mark(crowded, { placed: [], typed }).state).toBe('waits');
+  expect(cpuTime() - before).toBeLessThan(NET);
 });

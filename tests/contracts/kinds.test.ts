@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from 'vitest';
+import { keyedBy } from '@/core/bank/also';
 import { markSlot } from '@/core/bank/mark';
 import { authoredResponse, type OwnNames, ownResponses, ownSheet } from '@/core/bank/own-names';
 import { emptyQuestion, type QuestionBody, questionForm } from '@/core/bank/question';
@@ -234,3 +235,70 @@ it.each(VALUED)('the key of a %s is a value to reckon with', (name) => {
   const setup = typed ? typed.withKey(fresh(), '3') : sampleOf(name).setup;
   expect(valued?.value(setup, marked?.key(setup))).toMatch(typed ? /^3$/ : /\d/);
 });
+
+/** Kinds in which an answer can be right as a whole beside the key. */
+describe.each(KIND_NAMES.filter((name) => kindOf(name).marked?.keyed))('kind %s with another whole answer', (name) => {
+  const kind = kindOf(name);
+  const { setup } = sampleOf(name);
+  const whole = (response: unknown): boolean =>
+    keyedBy({ kind: name, marks: '1', setup }, storedResponse(kind, response)) !== null;
+  const others = (kind.marked?.tryouts(setup) ?? []).slice(1).filter(whole);
+  const shareOf = (response: unknown, also: unknown[] = []): number => {
+    const slot = { kind: name, marks: '1', setup, also: also.map((one) => storedResponse(kind, one)) };
+    return Number(markSlot(slot, storedResponse(kind, response)).marks?.valueOf());
+  };
+
+  it('gives the whole marks to both, and to what is near the nearer one', () => {
+    const key = kind.marked?.key(setup);
+    expect(others.length).toBeGreaterThan(0);
+    for (const other of others) {
+      expect(shareOf(other)).toBeLessThan(1);
+      expect([shareOf(other, [other]), shareOf(key, [other])]).toEqual([1, 1]);
+      for (const near of others) expect(shareOf(near, [other])).toBeGreaterThanOrEqual(shareOf(near));
+    }
+  });
+
+  it('takes no notice of one that speaks of what is no longer there', () => {
+    const [other] = others;
+    const gone = JSON.parse(JSON.stringify(other).replace(/"[a-z]\d+"/, '"zz9"')) as unknown;
+    expect(shareOf(other, [gone])).toBe(shareOf(other));
+  });
+});
+
+/** Kinds in which pictures and sounds stand in the place of words. */
+describe.each(['choice', 'label', 'match', 'sort', 'order', 'gaps'] as const)(
+  'kind %s with pictures and sounds',
+  (name) => {
+    const kind = kindOf(name);
+    const { setup } = sampleOf(name);
+    const shown = (medium: 'picture' | 'sound', text: string): unknown => {
+      const media = { hash: 'c'.repeat(64), medium, ratio: 1.5 };
+      const lists = Object.entries(Object(setup) as Record<string, unknown>).map(([list, value]) => [
+        list,
+        ['options', 'names', 'partners', 'items', 'tiles'].includes(list)
+          ? (value as object[]).map((one, i) => (i === 0 ? { ...one, media, text } : one))
+          : value,
+      ]);
+      return kind.setup.schema.parse(Object.fromEntries(lists));
+    };
+
+    it('keeps what stands there, names it among its media, and is not ready without its words', () => {
+      expect(kind.media?.of(shown('picture', 'a hub'))).toContain('c'.repeat(64));
+      expect(kind.readiness(shown('picture', 'a hub')).filter(({ weight }) => weight === 'stops')).toEqual([]);
+      expect(kind.readiness(shown('picture', '')).map(({ code }) => code)).toContain('line-unsaid');
+    });
+
+    it('is not written into a row of a spreadsheet, which has no room for it', () => {
+      const slot = { kind: name, marks: '1', setup: shown('picture', 'a hub') };
+      const content = { type: 'doc' as const, content: [{ type: 'blockSlot' as const, attrs: { id: 's1' } }] };
+      const body: QuestionBody = { ...emptyQuestion, content, slots: { s1: slot } };
+      expect(rowFromQuestion({ body, facts: { difficulty: 1, demand: 'know', tags: [] }, topic: '' })).toBeNull();
+    });
+
+    it('tells students what a picture shows, and nothing of what a sound is', () => {
+      expect(JSON.stringify(kind.sheet(shown('picture', 'a hub'), 3))).toContain('a hub');
+      expect(JSON.stringify(kind.sheet(shown('sound', 'a hub'), 3))).not.toContain('a hub');
+      expect(JSON.stringify(kind.sheet(shown('sound', 'a hub'), 3))).toContain('c'.repeat(64));
+    });
+  },
+);

@@ -38,6 +38,8 @@ interface Options {
   known: readonly string[];
   /** How many pages of one route are opened in a tab, and how many more are only asked for. */
   most: { opened: number; asked: number };
+  /** Routes whose pages are much alike, and how many of each are asked for. */
+  alike: { routes: readonly string[]; asked: number };
   /** What else is looked at on a page that was opened. */
   look?: (page: Page, route: string) => Promise<string[]>;
 }
@@ -46,7 +48,7 @@ interface Options {
  * Goes to the addresses that links reach from the start. Of each route so many are opened in tabs and so many more are
  * asked for; in a tab nothing may be said in the console, nothing may throw, and a link must lead back.
  */
-export async function crawl({ context, start, known, most, look }: Options): Promise<Visit[]> {
+export async function crawl({ context, start, known, most, alike, look }: Options): Promise<Visit[]> {
   const pages = routes('page.tsx');
   const waiting = [start];
   const seen = new Set(waiting);
@@ -67,7 +69,8 @@ export async function crawl({ context, start, known, most, look }: Options): Pro
       return;
     }
     const times = opened.get(route) ?? 0;
-    if (times >= most.opened + most.asked) return;
+    const asked = alike.routes.includes(route) ? Math.min(alike.asked, most.asked) : most.asked;
+    if (times >= most.opened + asked) return;
     opened.set(route, times + 1);
     faults.length = 0;
     if (pages.includes(route) && times < most.opened) {
@@ -80,9 +83,9 @@ export async function crawl({ context, start, known, most, look }: Options): Pro
       if (look && times < (route === '/bank/[id]' ? 2 : 1)) faults.push(...(await look(page, route)));
       found(await linksOf(page));
     } else {
-      const asked = await context.request.get(link, { maxRetries: 2 });
-      if (asked.status() >= 400) faults.push(`status ${asked.status()}`);
-      if (asked.headers()['content-type']?.includes('text/html')) found(linksIn(await asked.text()));
+      const got = await context.request.get(link, { maxRetries: 2 });
+      if (got.status() >= 400) faults.push(`status ${got.status()}`);
+      if (got.headers()['content-type']?.includes('text/html')) found(linksIn(await got.text()));
     }
     visits.push({ route, path: link, faults: [...faults] });
   };

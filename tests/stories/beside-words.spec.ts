@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { barriersOn, beginQuestion, sheetOf } from '../drivers/bench';
+import { barriers } from '../drivers/barriers';
+import { beginQuestion, sheetOf } from '../drivers/bench';
 import { goTo, saved } from '../drivers/browser';
 import { wav } from '../drivers/documents';
 import { onStage } from '../drivers/stage';
@@ -15,7 +16,6 @@ test.beforeAll(async () => {
 
 const sheet = () => sheetOf(page);
 const newQuestion = () => beginQuestion(page);
-const barriers = () => barriersOn(page);
 
 test('the tray: a free picture with its licence, nothing from inside, and the picture is asked to be described', async () => {
   await newQuestion();
@@ -32,7 +32,7 @@ test('the tray: a free picture with its licence, nothing from inside, and the pi
     await tray.getByRole('button', { name: 'Fetch' }).click();
     await expect(tray.getByRole('alert')).toContainText(/inside the network|no web address/);
   }
-  expect(await barriers()).toEqual([]);
+  expect(await barriers(page)).toEqual([]);
   await tray.getByRole('button', { name: 'Put it on the sheet' }).click();
   await expect(sheet().getByAltText('Windsock in a fresh breeze')).toBeVisible();
   await page.getByRole('button', { name: 'Try the sheet' }).click();
@@ -79,7 +79,7 @@ test('a picture is put in the place of another; sounds lie in the tray too', asy
   await tray.getByLabel('What it is').fill('A warning tone');
   await tray.getByRole('button', { name: 'Put it on the sheet' }).click();
   await expect(page.getByLabel('What the recording is')).toBeVisible();
-  expect(await barriers()).toEqual([]);
+  expect(await barriers(page)).toEqual([]);
 });
 
 test('a file is dropped on the sheet, and students take it along under its name', async () => {
@@ -182,7 +182,7 @@ test('a passage stands beside every question that refers to it, and is edited wi
   await expect(passage).toContainText('It ended at noon.');
   await page.getByRole('button', { name: 'Try the sheet' }).click();
   await expect(page.getByRole('dialog').getByRole('region', { name: 'Passage' })).toContainText('The storm of March');
-  expect(await barriers()).toEqual([]);
+  expect(await barriers(page)).toEqual([]);
   await page.keyboard.press('Escape');
   // Its lines are numbered as they were typed, whatever the screen.
   await passage.press('Control+End');

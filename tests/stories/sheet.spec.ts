@@ -201,7 +201,7 @@ test('options: Enter adds, an empty one ends the list, a pasted list falls into 
   await type('three');
   const texts = (): Promise<string[]> =>
     sheet()
-      .locator('.option-row input.text')
+      .locator('.line-row input.text')
       .evaluateAll((all) => all.map((i) => (i as HTMLInputElement).value));
   expect((await texts()).filter((t) => t !== '')).toEqual(['one', 'two', 'three']);
   while ((await texts()).at(-1) !== '') await press('Enter');
@@ -219,11 +219,9 @@ test('options: Enter adds, an empty one ends the list, a pasted list falls into 
   await page.getByRole('button', { name: 'option', exact: true }).click();
   await press('Control+v');
   expect((await texts()).slice(-3)).toEqual(['four', 'five', 'six']);
-  await expect(sheet().locator('.option-row').last().locator('..').getByRole('radio', { checked: true })).toHaveCount(
-    1,
-  );
-  const grip = await sheet().locator('.option-row .grip').first().boundingBox();
-  const last = await sheet().locator('.option-row').last().boundingBox();
+  await expect(sheet().locator('.line-row').last().locator('..').getByRole('radio', { checked: true })).toHaveCount(1);
+  const grip = await sheet().locator('.line-row .grip').first().boundingBox();
+  const last = await sheet().locator('.line-row').last().boundingBox();
   await page.mouse.move((grip?.x ?? 0) + 5, (grip?.y ?? 0) + 5);
   await page.mouse.down();
   await page.mouse.move((grip?.x ?? 0) + 5, (last?.y ?? 0) + 12, { steps: 8 });

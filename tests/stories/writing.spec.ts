@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { barriersOn, beginQuestion, sheetOf } from '../drivers/bench';
+import { barriers } from '../drivers/barriers';
+import { beginQuestion, sheetOf } from '../drivers/bench';
 import { goTo } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
@@ -13,7 +14,6 @@ test.beforeAll(async () => {
 
 const sheet = () => sheetOf(page);
 const newQuestion = () => beginQuestion(page);
-const barriers = () => barriersOn(page);
 const paste = (data: Record<string, string>): Promise<void> =>
   page.evaluate((types) => {
     const clipboard = new DataTransfer();
@@ -201,7 +201,7 @@ test('a colleague returns it with a remark and agrees later; revisions are held 
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Revision').selectOption('1');
   await expect(dialog.locator('ins').first()).toContainText('At 12 m/s');
-  expect(await barriers()).toEqual([]);
+  expect(await barriers(page)).toEqual([]);
   await dialog.getByRole('button', { name: 'Go back to revision 1' }).click();
   await expect(sheet()).not.toContainText('At 12 m/s');
   await page.getByRole('heading', { level: 1 }).click();
@@ -224,10 +224,12 @@ test('many questions are chosen by keys, tagged, and taken back; searches are ke
   await page.getByRole('button', { name: 'Keep this search' }).click();
   await page.getByLabel('Name of the search').fill('For spring');
   await page.keyboard.press('Enter');
+  const kept = page.getByRole('link', { name: 'For spring' });
+  await expect(kept).toBeVisible();
   await goTo(page, '/bank');
-  await page.getByRole('link', { name: 'For spring' }).click();
+  await kept.click();
   await expect(page.getByText(/^2 questions/)).toBeVisible();
-  expect(await barriers()).toEqual([]);
+  expect(await barriers(page)).toEqual([]);
   await page
     .getByRole('checkbox', { name: /^Choose / })
     .first()
@@ -272,7 +274,7 @@ test('a pasted test falls into sheets, is mended and brought in, taken back, and
   await page.getByRole('button', { name: 'Find the questions' }).click();
   await expect(page.getByText('2 questions found')).toBeVisible();
   await expect(page.getByText('No option is marked as right.', { exact: true }).first()).toBeVisible();
-  expect(await barriers()).toEqual([]);
+  expect(await barriers(page)).toEqual([]);
   await page.getByLabel('Key of question 2').fill('* nobody\na guest');
   await expect(page.getByText('“nobody” earns the marks, anything else nothing.')).toBeVisible();
   await page.getByRole('button', { name: 'Bring in 2' }).click();

@@ -1,4 +1,5 @@
 import { type Exact, exact, stored } from '../base/exact';
+import { keyedBy } from './also';
 import { kindOf } from '../kinds/registry';
 import { putInResponse, readResponse, responseWords } from '../kinds/response';
 import { type Marking, marked, waits } from '../rules/marking';
@@ -36,7 +37,24 @@ function markResponse(slot: Slot, raw: unknown): Marking {
   if (!read) return waits([{ code: 'unreadable' }]);
   if (kind.blank(read.response)) return BLANK;
   const settled = settledMarking(slot, read.response);
-  return settled ?? kind.marked?.mark(slot.setup, read.response) ?? waits([{ code: 'by-a-person' }]);
+  return settled ?? nearestMarking(slot, read.response) ?? waits([{ code: 'by-a-person' }]);
+}
+
+/** By the key, or by another answer that is right as a whole where that earns more; null when no machine marks it. */
+function nearestMarking(slot: Slot, response: unknown): Marking | null {
+  const kind = kindOf(slot.kind);
+  if (!kind.marked) return null;
+  const { mark } = kind.marked;
+  let best = mark(slot.setup, response);
+  for (const other of slot.also ?? []) {
+    const keyed = keyedBy(slot, other);
+    if (best.state === 'waits' || keyed === null) continue;
+    const marking = mark(keyed, response);
+    if (marking.state === 'waits' || marking.share.compare(best.share) <= 0) continue;
+    const step = { code: 'by-another', values: { answer: responseWords(kind, slot.setup, other) ?? '' } };
+    best = { ...marking, trace: [step, ...marking.trace] };
+  }
+  return best;
 }
 
 /** What was decided about this very answer; null when nothing was. */

@@ -19,6 +19,8 @@ export const slotSchema = z
     setup: z.unknown(),
     /** Answers that were decided one by one, before the rules of the setup. */
     settled: z.array(settledAnswer).max(200).optional(),
+    /** Other answers that are right as a whole, in the form of the slot's kind; the nearest one counts. */
+    also: z.array(z.unknown()).max(20).optional(),
     /** By which a person marks it. A copy: changing the one in the bank changes nothing here. */
     rubric: rubricSchema.optional(),
     /** Share of the marks for what is right with the student's own earlier answer; all of them when left out. */

@@ -62,6 +62,19 @@ export function lineEnd({ x }: Spot): 'right' | 'left' | 'middle' {
   return x < 0 ? 'right' : x > 100 ? 'left' : 'middle';
 }
 
+/**
+ * How long writing lines can be, in percent of the board's width: as long as
+ * the shortest white that one of them stands on, a third where none stands on
+ * white. One length for all.
+ */
+export function lineRoom(spots: readonly Spot[], margin: Margin): number {
+  const rooms = spots.map((spot) => {
+    const { x } = onBoard(spot, margin);
+    return { right: x, left: 100 - x, middle: 34 }[lineEnd(spot)];
+  });
+  return Math.max(8, Math.min(34, ...rooms));
+}
+
 /** As one reads: what stands at the left from above, then what stands over, on and under the picture, then at the right. */
 export function inReadingOrder<P extends { at: Spot }>(places: readonly P[]): P[] {
   const column = { right: 0, middle: 1, left: 2 };

@@ -63,6 +63,14 @@ const picture = z.object({
     labels: pictureLabels.default([]),
   }),
 });
+/** The picture that a slot is about: to be labelled, or pointed at. */
+export const slotPicture = z.object({
+  media: mediaHash,
+  /** Width over height. */
+  ratio: z.number().positive().max(100),
+  description: z.string().max(1000),
+});
+export type SlotPicture = z.infer<typeof slotPicture>;
 /** A sound or a film of the department's own. */
 const recording = z.object({
   type: z.literal('recording'),

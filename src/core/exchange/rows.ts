@@ -130,11 +130,12 @@ function questionFromRow(value: (column: Column) => string): RowQuestion | Fault
   };
 }
 
-/** A question as a row, in the order of the columns; null when it has several slots, a slot that cannot be typed or values that vary, which a row cannot hold. */
+/** A question as a row, in the order of the columns; null when it has several slots, a slot that cannot be typed, a picture or sound in the place of words, or values that vary, which a row cannot hold. */
 export function rowFromQuestion({ body, facts, topic }: RowQuestion): string[] | null {
   const [placed, ...more] = placedSlots(body);
-  const typed = placed && kindOf(placed.slot.kind).typed;
+  const { typed, media } = placed ? kindOf(placed.slot.kind) : {};
   if (!placed || !typed || more.length > 0 || body.vary) return null;
+  if ((media?.of(placed.slot.setup).length ?? 0) > 0) return null;
   const { setup, marks } = placed.slot;
   const words = body.content.content.flatMap((block): Block[] => {
     if (block.type === 'blockSlot') return [];

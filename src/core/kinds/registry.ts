@@ -1,5 +1,6 @@
 import { choice } from './choice/choice';
 import type { Kind, Typed } from './contract';
+import { gaps } from './gaps/gaps';
 import { label } from './label/label';
 import { longAnswer } from './long-answer/long-answer';
 import { match } from './match/match';
@@ -24,6 +25,7 @@ export const kinds = {
   scale,
   label,
   match,
+  gaps,
   sort,
   order,
   select,

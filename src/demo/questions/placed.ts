@@ -1,4 +1,17 @@
-import { type DemoQuestion, labels, matching, ordering, pointing, question, selecting, sorting } from '../write';
+import {
+  type DemoQuestion,
+  choose,
+  filled,
+  inDrawings,
+  type ShownDrawing,
+  labels,
+  matching,
+  ordering,
+  pointing,
+  question,
+  selecting,
+  sorting,
+} from '../write';
 
 /** Questions in which something is placed, sorted or put in order. */
 const PARTS = 'Parts and procedures';
@@ -7,7 +20,18 @@ const PX = {
   nacelle: { width: 720, height: 400 },
   line: { width: 640, height: 220 },
   ladder: { width: 420, height: 420 },
+  site: { width: 640, height: 360 },
 };
+/** Winds as weather maps draw them, in words. */
+const BARBS: ShownDrawing[] = [
+  { drawing: 'calm', text: 'a ring in a ring' },
+  { drawing: 'barb5', text: 'one short feather' },
+  { drawing: 'barb15', text: 'one long feather and a short one' },
+  { drawing: 'barb30', text: 'three long feathers' },
+  { drawing: 'barb65', text: 'a flag, a long feather and a short one' },
+];
+const barbs = BARBS.map(({ drawing }) => drawing);
+const [CALM = '', FIVE = '', FIFTEEN = '', THIRTY = '', SIXTY_FIVE = ''] = BARBS.map(({ text }) => text);
 
 export const procedures: DemoQuestion[] = [
   question(
@@ -58,12 +82,40 @@ export const procedures: DemoQuestion[] = [
       { scheme: 'run', feedback: 'Nobody begins before the test for voltage, and nothing is locked that still turns.' },
     ),
   }),
+  question(PARTS, 1, 'know', 'Complete what the control does in a strong wind.\n=a', {
+    a: filled(
+      'Above rated wind speed the [pitch] drives turn the blades out of the wind, so that the [power] stays what it is. In a storm they go to [feather]; the rotor idles, and only then the [brake] may hold it.',
+      ['yaw', 'stall', 'noise'],
+    ),
+  }),
+  question(
+    PARTS,
+    2,
+    'use',
+    'The map of the morning shows five winds. Match each sign with its speed.\n=a',
+    {
+      a: inDrawings(
+        matching(
+          {
+            [CALM]: 'calm',
+            [FIVE]: '5 knots',
+            [FIFTEEN]: '15 knots',
+            [THIRTY]: '30 knots',
+            [SIXTY_FIVE]: '65 knots',
+          },
+          ['25 knots', '60 knots'],
+        ),
+        BARBS,
+      ),
+    },
+    { title: 'Winds on the map', shown: barbs, explanation: 'A short feather is 5 knots, a long one 10, a flag 50.' },
+  ),
   question(PARTS, 2, 'know', 'Sort these loads on a blade.\n=a', {
     a: sorting(
       {
         steady: ['mean thrust of the wind', 'pull outwards as the rotor turns'],
         'changes with every turn': ['weight of the blade', 'passing the tower', 'wind growing with height'],
-        'comes by chance': ['gusts', 'a bird'],
+        'comes by chance': ['gusts', 'ice that breaks off'],
         '': ['price of electricity'],
       },
       { marks: '4' },
@@ -142,6 +194,102 @@ export const procedures: DemoQuestion[] = [
   question(PARTS, 1, 'know', 'Match each quantity with its unit.\n=a', {
     a: matching({ power: 'W', torque: 'N m', energy: 'kW h', 'wind speed': 'm/s' }, ['Pa', 'Hz'], { marks: '2' }),
   }),
+  question(
+    PARTS,
+    2,
+    'use',
+    'The crane lifts up to 10 m/s. In which of these winds may it begin?\n=a',
+    { a: inDrawings(choose(FIFTEEN, [THIRTY, SIXTY_FIVE], { look: 'columns' }), BARBS) },
+    {
+      title: 'Wind for the crane',
+      shown: ['barb15', 'barb30', 'barb65'],
+      explanation: '15 knots are 7.7 m/s, 30 knots 15 m/s.',
+    },
+  ),
+  question(
+    PARTS,
+    1,
+    'use',
+    'From the weakest wind to the strongest.\n=a',
+    { a: inDrawings(ordering([CALM, FIVE, FIFTEEN, THIRTY, SIXTY_FIVE], { look: 'across' }), BARBS) },
+    { title: 'Winds in order', shown: barbs },
+  ),
+  question(
+    PARTS,
+    2,
+    'judge',
+    'Cut-in is 3.5 m/s, cut-out 25 m/s. What does the turbine do in each wind?\n=a',
+    {
+      a: inDrawings(
+        sorting({
+          'waits for wind': [CALM, FIVE],
+          'makes power': [FIFTEEN, THIRTY],
+          'stands in the storm': [SIXTY_FIVE],
+        }),
+        BARBS,
+      ),
+    },
+    { title: 'What the turbine does', shown: barbs, explanation: '5 knots are 2.6 m/s, 65 knots 33 m/s.' },
+  ),
+  question(
+    PARTS,
+    1,
+    'know',
+    'Write the names on the plan of the site. Some belong nowhere.\n=a',
+    {
+      a: labels(
+        PX.site,
+        {
+          turbine: [150, 235],
+          'crane yard': [381, 208],
+          'access road': [140, 324],
+          substation: [121, 112],
+          'measuring mast': [560, 250],
+          ridge: [250, 190],
+        },
+        ['solar field', 'helipad', 'quay'],
+        { marks: '3' },
+      ),
+    },
+    {
+      title: 'Plan of the site',
+      drawing: {
+        name: 'sitePlan',
+        width: 100,
+        description:
+          'A site from above: three stars on a pale band that runs from the lower left to the upper right, a dashed line along it, a yard beside the second star, a house with a sign of a flash at the upper left, a lattice at the right.',
+      },
+    },
+  ),
+  question(
+    PARTS,
+    2,
+    'know',
+    'Write the names on the single-line diagram.\n=a',
+    {
+      a: labels(
+        PX.line,
+        {
+          'generator; the generator': [80, 110],
+          'converter; inverter': [220, 110],
+          'transformer; step-up transformer': [350, 110],
+          'circuit breaker; breaker; switch': [480, 110],
+          'busbar; bus; grid': [590, 110],
+        },
+        [],
+        { typed: true, white: { top: 0, right: 30, bottom: 0, left: 30 } },
+      ),
+    },
+    {
+      title: 'Single-line diagram, in own words',
+      drawing: {
+        name: 'singleLineBare',
+        width: 100,
+        description:
+          'A line with five signs from left to right: a circle, a box with a slanting line, two circles that overlap, a box with a short stroke, an upright bar.',
+      },
+    },
+  ),
   question(PARTS, 1, 'know', 'From the slowest to the fastest: what turns how fast?\n=a', {
     a: ordering(['the yaw ring', 'the rotor', 'the fast shaft', 'the motor of a hand drill'], {
       scheme: 'neighbours',
@@ -184,6 +332,25 @@ export const procedures: DemoQuestion[] = [
 ];
 
 export const climbing: DemoQuestion[] = [
+  question(STEPS, 1, 'know', 'Complete the rule for the ladder.\n=a', {
+    a: filled(
+      'Nobody climbs [alone]. The fall arrester is [locked] on the rail before the first step, both [hands] are free, and at a rest platform one is [tied on] before the arrester is opened.',
+      ['tired', 'unlocked', 'boots'],
+      { marks: '2' },
+    ),
+  }),
+  question(STEPS, 2, 'use', 'Get ready to climb.\n=a', {
+    a: ordering(
+      [
+        'Read the weather',
+        'Put on the helmet',
+        'Put on the harness',
+        'Check each other',
+        'Lock the arrester on the rail',
+      ],
+      { scheme: 'run', also: '1 3 2 4 5', feedback: 'Whether helmet or harness comes first is all the same.' },
+    ),
+  }),
   question(STEPS, 1, 'use', 'Put the check of a harness in its order.\n=a', {
     a: ordering(
       [

@@ -9,11 +9,21 @@ import { pageNotAllowed } from './pages';
 import { withOwnPassages } from './passages';
 import { insertQuestion } from './write';
 
+/** A body of any version that this program reads. */
+const storedBody = z.unknown().transform((raw, context) => {
+  try {
+    return readStored(questionForm, raw);
+  } catch (error) {
+    context.addIssue({ code: 'custom', message: (error as Error).message });
+    return z.NEVER;
+  }
+});
+
 const input = z.object({
   bank: z.string(),
   facts: factsSchema.partial().default({}),
   /** A body to start from; empty without. */
-  body: z.unknown().optional(),
+  body: storedBody.optional(),
 });
 
 /** A new question in a bank, as a draft. */
@@ -22,7 +32,7 @@ export async function createQuestion(ctx: Context, raw: z.input<typeof input>): 
   if (!parsed.ok) return parsed;
   const { bank } = parsed.value;
   if (!(await mayWriteIn(ctx, bank))) return FORBIDDEN;
-  const given = parsed.value.body === undefined ? emptyQuestion : readStored(questionForm, parsed.value.body);
+  const given = parsed.value.body ?? emptyQuestion;
   const [body = given] = await withOwnPassages(ctx, [given]);
   const address = await pageNotAllowed(ctx.db.read, [body]);
   if (address !== null) return refuse('page-not-allowed', { values: { address } });

@@ -25,6 +25,15 @@ export interface BankShelf {
   topics: TopicOnShelf[];
 }
 
+/** Where a new question goes when no bank is asked for, or not one that the actor may write in: the department's own, else the first. Null where there is none. */
+export async function shelfForNew(ctx: Context, asked?: string): Promise<BankShelf | null> {
+  const writable = new Set(
+    (await visibleBanks(ctx)).filter(({ access }) => may(ctx.actor, 'write in bank', access)).map(({ id }) => id),
+  );
+  const shelves = (await listShelves(ctx)).filter(({ id }) => writable.has(id));
+  return shelves.find(({ id }) => id === asked) ?? shelves.find((s) => s.share === 'department') ?? shelves[0] ?? null;
+}
+
 /** The banks that the actor sees with their topics and how many questions are in each. */
 export async function listShelves(ctx: Context): Promise<BankShelf[]> {
   const banks = await visibleBanks(ctx);

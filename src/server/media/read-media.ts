@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import { BUNDLED } from '@/core/content/bundled';
 import type { Outside } from '../context';
 import { media } from '../db/schema/bank';
 import { type Size, sizeName } from './sizes';
@@ -10,6 +11,8 @@ export async function readMedia(
   size: Size = 'screen',
 ): Promise<{ bytes: Uint8Array; mime: string } | null> {
   if (!/^[a-f0-9]{64}$/.test(hash)) return null;
+  const bundled = BUNDLED.get(hash);
+  if (bundled) return { bytes: Buffer.from(bundled.content), mime: bundled.mime };
   const [row] = await out.db.read.select({ mime: media.mime }).from(media).where(eq(media.hash, hash));
   const bytes = row && ((await out.files.get(sizeName(hash, size))) ?? (await out.files.get(hash)));
   return row && bytes ? { bytes, mime: row.mime } : null;
@@ -18,6 +21,8 @@ export async function readMedia(
 /** What is known of stored bytes, to serve them in parts; null when there are none. */
 export async function mediaFacts(out: Outside, hash: string): Promise<{ mime: string; size: number } | null> {
   if (!/^[a-f0-9]{64}$/.test(hash)) return null;
+  const bundled = BUNDLED.get(hash);
+  if (bundled) return { mime: bundled.mime, size: Buffer.byteLength(bundled.content) };
   const [row] = await out.db.read
     .select({ mime: media.mime, size: media.size })
     .from(media)

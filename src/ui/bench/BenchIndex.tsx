@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import type { PlacedSlot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';
 import type { OpenQuestion } from '@/server/bank/open-question';
@@ -85,6 +86,7 @@ export function BenchIndex(props: Props) {
         >
           Words to a slot <kbd>Ctrl M</kbd>
         </button>
+        <Link href="/department/gallery">See and try them</Link>
       </div>
       <NearDuplicates question={question.id} text={text} />
       <h2>About it</h2>

@@ -1,6 +1,8 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { exact } from '@/core/base/exact';
+import { keyedBy, withAlso } from '@/core/bank/also';
 import type { TrialCheck } from '@/core/bank/checks';
 import type { PlacedSlot, QuestionBody, Trial } from '@/core/bank/question';
 import { kindOf } from '@/core/kinds/registry';
@@ -57,6 +59,17 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
     const agreed = (t: Trial): Trial =>
       t.slot === slot.id && t.expected === '' ? { ...t, expected: now.get(t.id) ?? '' } : t;
     changeBody((b) => ({ ...b, trials: b.trials.map(agreed) }), '');
+  };
+  /** What makes a trial answer right beside the key; nothing where it earns all marks, or cannot be right as a whole. */
+  const alsoRight = ({ id, response }: Trial): (() => void) | undefined => {
+    const marks = checkOf(id)?.marks;
+    const full = marks === undefined || marks === null || exact(marks).compare(exact(slot.slot.marks)) >= 0;
+    if (full || withAlso(slot.slot, response) === slot.slot || keyedBy(slot.slot, response) === null) return undefined;
+    return () =>
+      changeBody((b) => {
+        const now = b.slots[slot.id];
+        return now ? { ...b, slots: { ...b.slots, [slot.id]: withAlso(now, response) } } : b;
+      }, '');
   };
   const suggested = suggestedTrials(slot, mine);
   return (
@@ -119,6 +132,7 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
                 trial={trial}
                 check={checkOf(trial.id)}
                 onChange={(part) => setTrial(trial.id, part)}
+                onAlso={alsoRight(trial)}
                 onRemove={() => changeBody((b) => ({ ...b, trials: b.trials.filter((t) => t.id !== trial.id) }), '')}
               />
             ))}

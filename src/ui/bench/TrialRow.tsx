@@ -18,11 +18,13 @@ interface RowProps {
   trial: Trial;
   check: TrialCheck | undefined;
   onChange: (part: Partial<Trial>) => void;
+  /** Makes it right as a whole beside the key, where its kind has more than one whole answer. */
+  onAlso?: (() => void) | undefined;
   onRemove: () => void;
 }
 
 /** A trial answer with its mark, the mark that is expected, and the reason. */
-export function TrialRow({ placed, trial, check, onChange, onRemove }: RowProps) {
+export function TrialRow({ placed, trial, check, onChange, onAlso, onRemove }: RowProps) {
   const look = check?.marks === null ? 'hand' : check?.marks === '0' ? 'wrong' : 'good';
   const { kind: name, setup } = placed.slot;
   const [open, setOpen] = useState(false);
@@ -56,6 +58,16 @@ export function TrialRow({ placed, trial, check, onChange, onRemove }: RowProps)
         <td>
           {check && !check.agrees && <span className="wrong">not as expected: </span>}
           {check && <TextWithFormulas text={traceText(check.trace)} drawn={drawTextFormulas(traceText(check.trace))} />}
+          {onAlso && (
+            <Button
+              variant="quiet"
+              className="small-act"
+              title="As good as the key; the nearest of them counts"
+              onClick={onAlso}
+            >
+              Right too
+            </Button>
+          )}
         </td>
         <td>
           <Button variant="quiet" aria-label="Take this trial answer out" onClick={onRemove}>

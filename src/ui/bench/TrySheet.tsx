@@ -1,43 +1,33 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
-import { markQuestion } from '@/core/bank/mark';
-import { placedSlots, type QuestionBody } from '@/core/bank/question';
-import { questionSheet } from '@/core/bank/sheet';
-import { variantOf } from '@/core/bank/variant';
+import type { QuestionBody } from '@/core/bank/question';
 import { totalMarks } from '@/core/bank/summary';
 import { exact, max, stored, sum, ZERO } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
-import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
-import { drawResponseFormulas } from '../sheet/response-formulas';
+import { drawContentFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksWords, plural } from '../words/marks';
-import { outOf, traceText } from '../words/traces';
+import { outOf } from '../words/traces';
+import { MarkedSlots } from './MarkedSlots';
+import { useTrial } from './use-trial';
 
 /** The sheet as a student has it: answer, hand in, see marks and why. Nothing of it is kept. */
 export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () => void }) {
   const [phone, setPhone] = useState(false);
-  const [seed, setSeed] = useState(1);
-  const [responses, setResponses] = useState<Record<string, unknown>>({});
-  const [handedIn, setHandedIn] = useState(false);
   const [hintsSeen, setHintsSeen] = useState(0);
-  const variant = useMemo(() => variantOf(body, seed), [body, seed]);
-  const sheet = useMemo(() => questionSheet(variant, seed), [variant, seed]);
-  const drawn = useMemo(() => drawSheetFormulas(sheet), [sheet]);
-  const marked = useMemo(() => markQuestion(variant, handedIn ? responses : {}), [variant, handedIn, responses]);
+  const { variant, view, handedIn, marked, handIn, ...trial } = useTrial(body);
   const cost = sum(body.hints.slice(0, hintsSeen).map((h) => exact(h.cost)));
   const given = [...marked.values()].flatMap(({ marks }) => (marks === null ? [] : [marks]));
   const earned = max(ZERO, sum(given).sub(cost));
   const waiting = marked.size - given.length;
   const nextHint = variant.hints[hintsSeen];
   const again = (): void => {
-    setResponses({});
-    setHandedIn(false);
     setHintsSeen(0);
-    setSeed(seed + 1);
+    trial.again();
   };
   return (
     <Modal show onHide={onClose} size="xl" aria-labelledby="try-title" animation={false}>
@@ -58,20 +48,11 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
           <Button variant="outline-primary" onClick={again}>
             {body.vary ? 'Other numbers' : 'Start again'}
           </Button>
-          {!handedIn && <Button onClick={() => setHandedIn(true)}>Hand in</Button>}
+          {!handedIn && <Button onClick={handIn}>Hand in</Button>}
         </div>
         <div className={`trial-paper ${phone ? 'phone' : ''}`}>
           <div className={`sheet ${phone ? 'plain' : ''}`}>
-            <QuestionView
-              number={1}
-              marks={stored(totalMarks(body))}
-              sheet={sheet}
-              drawn={handedIn ? { ...drawn, ...drawResponseFormulas(sheet, responses) } : drawn}
-              responses={responses}
-              {...(handedIn
-                ? {}
-                : { onAnswer: (slot: string, value: unknown) => setResponses((r) => ({ ...r, [slot]: value })) })}
-            />
+            <QuestionView number={1} marks={stored(totalMarks(body))} {...view} />
             {variant.hints.slice(0, hintsSeen).map((hint, i) => (
               <p className="advice" key={i}>
                 <TextWithFormulas text={hint.text} drawn={drawTextFormulas(hint.text)} />
@@ -91,29 +72,8 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
             </p>
           )}
           {handedIn && (
-            <div className="mt-3" role="status">
-              {placedSlots(variant).map(({ id, letter, slot }) => {
-                const found = marked.get(id);
-                if (!found) return null;
-                const { marking, marks } = found;
-                return (
-                  <div className={`note ${marks !== null && stored(marks) === slot.marks ? 'tick' : 'red'}`} key={id}>
-                    <h3>
-                      <span className="letter">{letter}</span>
-                      <span className={marks === null ? 'hand' : stored(marks) === slot.marks ? 'good' : 'wrong'}>
-                        {marks === null ? 'waits for a person' : outOf(stored(marks), slot.marks)}
-                      </span>
-                    </h3>
-                    <p className="soft">
-                      <TextWithFormulas
-                        text={traceText(marking.trace)}
-                        drawn={drawTextFormulas(traceText(marking.trace))}
-                      />
-                    </p>
-                    {marking.state === 'marked' && marking.feedback && <p>{marking.feedback}</p>}
-                  </div>
-                );
-              })}
+            <>
+              <MarkedSlots question={variant} marked={marked} />
               {plainText(variant.explanation) !== '' && (
                 <div className="note">
                   <h3>Explanation</h3>
@@ -126,7 +86,7 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
                   </div>
                 </div>
               )}
-            </div>
+            </>
           )}
         </div>
       </Modal.Body>

@@ -33,12 +33,13 @@ export function trialsFromLines(slot: PlacedSlot, lines: readonly string[]): New
     .filter((trial) => trial !== null);
 }
 
-/** Answers worth trying that are not there yet: from the rules, and those that were decided one by one. */
+/** Answers worth trying that are not there yet: from the rules, and those that are right too or were decided one by one. */
 export function suggestedTrials({ slot }: PlacedSlot, there: readonly Trial[]): NewTrial[] {
   const kind = kindOf(slot.kind);
   const words = (response: unknown): string => responseWords(kind, slot.setup, response) ?? '';
   const known = new Set(there.map((trial) => words(trial.response)));
-  const decided = (slot.settled ?? []).flatMap(({ response }) => readResponse(kind, response)?.response ?? []);
+  const settled = (slot.settled ?? []).map(({ response }) => response);
+  const decided = [...(slot.also ?? []), ...settled].flatMap((one) => readResponse(kind, one)?.response ?? []);
   const suggested: NewTrial[] = [];
   for (const response of [...(kind.marked?.tryouts(slot.setup) ?? []), ...decided]) {
     if (known.has(words(response)) || words(response) === '') continue;

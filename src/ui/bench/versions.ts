@@ -18,12 +18,13 @@ export interface WordedPart {
 }
 
 /** A slot in words: its marks, its rule, and what was added to it. */
-function slotText({ kind, marks, setup, settled = [], rubric, follow }: Slot): string {
+function slotText({ kind, marks, setup, also = [], settled = [], rubric, follow }: Slot): string {
   const answers = settled.map(
     ({ response, share }) => `“${responseWords(kindOf(kind), setup, response) ?? ''}” earns ${marksText(share)} of it.`,
   );
   return [
     `[${marksText(marks)}] ${editorSide(kind).sentence(setup)}`,
+    ...also.map((response) => `“${responseWords(kindOf(kind), setup, response) ?? ''}” is right too.`),
     ...answers,
     ...(rubric ? [`Rubric ${rubric.title}: ${rubric.criteria.map(({ title }) => title).join(', ')}.`] : []),
     ...(follow ? [`Right with an own earlier answer: ${marksText(follow)} of it.`] : []),

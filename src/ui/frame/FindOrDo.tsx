@@ -25,6 +25,7 @@ const COMMANDS: Command[] = [
   { title: 'Marking', note: 'go', href: '/marking' },
   { title: 'Gradebook', note: 'go', href: '/gradebook' },
   { title: 'Department', note: 'go', href: '/department' },
+  { title: 'What can be asked', note: 'go', href: '/department/gallery' },
 ];
 
 const PLACE: Record<Hit['what'], (id: string) => string> = {

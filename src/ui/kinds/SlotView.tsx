@@ -4,6 +4,7 @@ import type { KindName } from '@/core/kinds/registry';
 import * as choice from './choice/student';
 import type { ReviewProps, StudentHalf, StudentProps } from './contract';
 import * as formulaWithPlaces from './formula-with-places/student';
+import * as gaps from './gaps/student';
 import * as label from './label/student';
 import * as longAnswer from './long-answer/student';
 import * as match from './match/student';
@@ -30,6 +31,7 @@ const halves = {
   longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
   scale: { Student: scale.Student, Review: scale.Review },
   label: { Student: label.Student, Review: label.Review },
+  gaps: { Student: gaps.Student, Review: gaps.Review },
   match: { Student: match.Student, Review: match.Review },
   sort: { Student: sort.Student, Review: sort.Review },
   order: { Student: order.Student, Review: order.Review },

@@ -68,6 +68,14 @@ export interface Preset<Setup> {
   /** What it is for, in one line. */
   about: string;
   setup: (fresh: Setup) => Setup;
+  /** A question of everyday things, to be tried and to start from. */
+  example: Example<Setup>;
+}
+
+export interface Example<Setup> {
+  asks: string;
+  /** Out of the preset's own setup. */
+  setup: (preset: Setup) => Setup;
 }
 
 /** The author's half of a kind: the key on the sheet, the rules in the margin. */

@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceEditor } from './choice/editor';
 import type { EditorSide, Preset } from './contract';
+import { gapsEditor } from './gaps/editor';
 import { labelEditor } from './label/editor';
 import { longAnswerEditor } from './long-answer/editor';
 import { matchEditor } from './match/editor';
@@ -24,6 +25,7 @@ const editors = {
   scale: scaleEditor,
   label: labelEditor,
   match: matchEditor,
+  gaps: gapsEditor,
   sort: sortEditor,
   order: orderEditor,
   select: selectEditor,

@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceSide } from './choice/side';
 import type { KindSide } from './contract';
+import { gapsSide } from './gaps/side';
 import { labelSide } from './label/side';
 import { longAnswerSide } from './long-answer/side';
 import { matchSide } from './match/side';
@@ -24,6 +25,7 @@ const sides = {
   scale: scaleSide,
   label: labelSide,
   match: matchSide,
+  gaps: gapsSide,
   sort: sortSide,
   order: orderSide,
   select: selectSide,

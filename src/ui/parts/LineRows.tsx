@@ -2,10 +2,13 @@
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { GripVertical, Plus, X } from 'lucide-react';
-import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useId, useRef } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useId, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import Button from 'react-bootstrap/Button';
-import { moved, type Row, without, withRow } from './rows';
+import { plural } from '../words/marks';
+import { RowMedia } from './RowMedia';
+import { leftOut, lineWords, moved, type Row, withLines, without, withRow } from './rows';
+import { Trouble } from './Trouble';
 
 interface Props<T extends Row> {
   rows: readonly T[];
@@ -18,8 +21,8 @@ interface Props<T extends Row> {
   longest: number;
   placeholder: (at: number) => string;
   fresh: (rows: readonly T[], text: string) => T;
-  /** A pasted list, from a row on. */
-  pasted: (at: number, text: string) => T[];
+  /** A pasted list, from a row on, where its lines say more than the words of rows. */
+  pasted?: (at: number, text: string) => T[];
   onChange: (rows: T[]) => void;
   /** Goes on behind the list, after an empty last row. */
   onLeave?: () => void;
@@ -30,8 +33,14 @@ interface Props<T extends Row> {
 
 /** Words one a line: Enter adds, an empty last one ends the list, a pasted list falls into rows, rows are moved by their grip or with Alt and the arrows. */
 export function LineRows<T extends Row>(props: Props<T>) {
-  const { rows, what, label, most, least, fresh, onChange, onLeave } = props;
+  const { rows, what, label, most, least, longest, fresh, onLeave } = props;
   const group = useRef<HTMLDivElement>(null);
+  /** How many lines of the last pasted list found no room; said until something else changes. */
+  const [left, setLeftOut] = useState(0);
+  const onChange = (next: T[]): void => {
+    setLeftOut(0);
+    props.onChange(next);
+  };
   const id = useId();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 3 } }));
   const fieldAt = (at: number): void => group.current?.querySelectorAll<HTMLInputElement>('input.text')[at]?.focus();
@@ -63,19 +72,26 @@ export function LineRows<T extends Row>(props: Props<T>) {
       goOn(moved(rows, at, to), to);
     } else if (step) fieldAt(at + step);
   };
+  const pasted = (at: number, text: string): T[] =>
+    withLines(rows, at, {
+      text,
+      most,
+      write: (line, empty, all) => ({ ...(empty ?? fresh(all, '')), text: lineWords(line).slice(0, longest) }),
+    });
   const paste = (event: ClipboardEvent<HTMLInputElement>, at: number): void => {
     const lines = event.clipboardData.getData('text/plain');
     if (!/\S\s*\n\s*\S/.test(lines)) return;
     event.preventDefault();
-    const next = props.pasted(at, lines);
+    const next = (props.pasted ?? pasted)(at, lines);
     goOn(next, Math.min(next.length - 1, at + (next.length - rows.length)));
+    setLeftOut(leftOut(rows, next, lines));
   };
   const dropped = ({ active, over }: DragEndEvent): void => {
     const place = (name: unknown): number => rows.findIndex((row) => row.id === name);
     if (over) onChange(moved(rows, place(active.id), place(over.id)));
   };
   return (
-    <div className="option-rows" role="group" aria-label={label} ref={group}>
+    <div className="line-rows" role="group" aria-label={label} ref={group}>
       <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={rows.map((row) => row.id)} strategy={verticalListSortingStrategy}>
           {rows.map((row, at) => (
@@ -84,14 +100,21 @@ export function LineRows<T extends Row>(props: Props<T>) {
               <input
                 className="text"
                 aria-label={`${capital(what)} ${at + 1}`}
-                placeholder={props.placeholder(at)}
+                placeholder={row.media ? 'What it is, in words' : props.placeholder(at)}
                 value={row.text}
-                maxLength={props.longest}
+                maxLength={longest}
                 onChange={(e) => onChange(rows.map((one) => (one === row ? { ...row, text: e.target.value } : one)))}
                 onKeyDown={(event) => press(event, at)}
                 onPaste={(event) => paste(event, at)}
               />
               {props.after?.(row, at)}
+              <RowMedia
+                name={`${capital(what)} ${at + 1}`}
+                text={row.text}
+                longest={longest}
+                media={row.media}
+                onChange={(media, text) => onChange(rows.map((one) => (one === row ? { ...row, media, text } : one)))}
+              />
               <Button
                 variant="quiet"
                 aria-label={`Take ${what} ${at + 1} out`}
@@ -109,6 +132,7 @@ export function LineRows<T extends Row>(props: Props<T>) {
           <Plus size={15} /> {what}
         </Button>
       </div>
+      <Trouble>{left > 0 && `${plural(left, 'line was', 'lines were')} left out: there is room for ${most}.`}</Trouble>
     </div>
   );
 }
@@ -119,7 +143,7 @@ function SortableRow({ id, children }: { id: string; children: ReactNode }) {
   const { setNodeRef, listeners, transform, transition } = useSortable({ id });
   return (
     <div
-      className="option-row"
+      className="line-row"
       ref={setNodeRef}
       style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
     >

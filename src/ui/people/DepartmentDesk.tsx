@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { resetPasswordAction, setExtraTimeAction } from '@/actions/department';
@@ -43,10 +44,11 @@ export function DepartmentDesk({ department, members, courses, mayManage, mayPro
   };
   return (
     <>
-      <Strip
-        title={department.name}
-        state={`${department.institute} · ${plural(members.length, 'person', 'people')}`}
-      />
+      <Strip title={department.name} state={`${department.institute} · ${plural(members.length, 'person', 'people')}`}>
+        <Link className="btn btn-outline-primary" href="/department/gallery">
+          What can be asked
+        </Link>
+      </Strip>
       <div className="split with-margin">
         <div>
           <input

@@ -1,11 +1,19 @@
 'use client';
 import { useDroppable } from '@dnd-kit/core';
+import type { ReactNode } from 'react';
 import { type DrawItem, LIST } from './PlacingArea';
 import { Tile } from './Tile';
 import { useBoard } from './use-placing';
 
+interface Props {
+  title: string;
+  draw: DrawItem;
+  /** What stands beside an item: the button of a sound. */
+  beside?: (item: string) => ReactNode;
+}
+
 /** What there is to place. What was placed keeps its room here, so that nothing jumps. */
-export function ItemList({ title, draw }: { title: string; draw: DrawItem }) {
+export function ItemList({ title, draw, beside }: Props) {
   const { items, placed, again, hand, back } = useBoard();
   const { setNodeRef, isOver } = useDroppable({ id: LIST });
   const left = items.filter(({ id }) => !placed.some(({ item }) => item === id)).length;
@@ -25,9 +33,14 @@ export function ItemList({ title, draw }: { title: string; draw: DrawItem }) {
       <ul>
         {items.map(({ id, name }) => (
           <li key={id}>
-            <Tile item={id} name={name} from={null} used={!again && placed.some(({ item }) => item === id)}>
-              {draw(id)}
-            </Tile>
+            <Tile
+              item={id}
+              name={name}
+              from={null}
+              used={!again && placed.some(({ item }) => item === id)}
+              draw={draw}
+            />
+            {beside?.(id)}
           </li>
         ))}
       </ul>

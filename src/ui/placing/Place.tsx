@@ -1,9 +1,9 @@
 'use client';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { type CSSProperties, type MouseEvent, type ReactNode, useCallback } from 'react';
+import { type CSSProperties, memo, type MouseEvent, type ReactNode, useCallback } from 'react';
 import type { DrawItem } from './PlacingArea';
 import { actAndGoOn, Tile } from './Tile';
-import { useBoard } from './use-placing';
+import { useBoard, useLatestBoard } from './use-placing';
 
 /** Where one goes on after a put by keys: what is left in the list, else where one is. */
 const NEXT_TILE = '.item-list .tile:not(:disabled)';
@@ -19,9 +19,23 @@ interface Props {
 }
 
 /** A place for one thing. A click puts what is carried; without anything in the hand it takes what stands there. */
-export function Place({ place, name, draw, number, style }: Props) {
-  const { placed, items, hand, putOn, take } = useBoard();
-  const stands = placed.find((one) => one.place === place)?.item ?? null;
+export function Place(props: Props) {
+  const { placed, items, hand } = useBoard();
+  const stands = placed.find((one) => one.place === props.place)?.item ?? null;
+  const called = stands === null ? 'empty' : (items.find(({ id }) => id === stands)?.name ?? '');
+  return <PlaceButton {...props} stands={stands} called={called} held={hand !== null && hand.from === props.place} />;
+}
+
+interface ButtonProps extends Props {
+  /** What stands there, and how that is called. */
+  stands: string | null;
+  called: string;
+  held: boolean;
+}
+
+/** Of forty places one or two change with a put: the others are not drawn again. */
+const PlaceButton = memo(function PlaceButton({ place, name, draw, number, style, stands, called, held }: ButtonProps) {
+  const board = useLatestBoard();
   const drop = useDroppable({ id: place });
   const drag = useDraggable({
     id: `${stands ?? ''}@${place}`,
@@ -37,9 +51,8 @@ export function Place({ place, name, draw, number, style }: Props) {
     },
     [setDrop, setDrag],
   );
-  const held = hand !== null && hand.from === place;
-  const called = stands === null ? 'empty' : (items.find(({ id }) => id === stands)?.name ?? '');
   const click = (event: MouseEvent<HTMLElement>): void => {
+    const { hand, putOn, take } = board.current;
     if (hand) actAndGoOn(event, () => putOn(place), NEXT_TILE);
     else if (stands !== null) take({ item: stands, from: place });
   };
@@ -60,7 +73,7 @@ export function Place({ place, name, draw, number, style }: Props) {
       {stands !== null && draw(stands)}
     </button>
   );
-}
+});
 
 interface GroupProps {
   place: string;
@@ -81,9 +94,12 @@ export function GroupPlace({ place, name, draw, children }: GroupProps) {
       <ul>
         {here.map(({ item }) => (
           <li key={item}>
-            <Tile item={item} name={`${items.find(({ id }) => id === item)?.name ?? ''}, in ${name}`} from={place}>
-              {draw(item)}
-            </Tile>
+            <Tile
+              item={item}
+              name={`${items.find(({ id }) => id === item)?.name ?? ''}, in ${name}`}
+              from={place}
+              draw={draw}
+            />
           </li>
         ))}
       </ul>

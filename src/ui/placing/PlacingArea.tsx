@@ -14,7 +14,8 @@ import {
 import { type KeyboardEvent, type ReactNode, useId, useRef } from 'react';
 import type { Hand } from './placing';
 import { placeByNumber } from './placing';
-import { type Placing, PlacingContext } from './use-placing';
+import { useLatest } from '../parts/use-latest';
+import { LatestContext, type Placing, PlacingContext } from './use-placing';
 import './placing.scss';
 
 /** The list of what is left to place, as a place to drop on. */
@@ -42,6 +43,7 @@ export function PlacingArea({ placing, label, draw, className = '', children }: 
   const id = useId();
   const area = useRef<HTMLDivElement>(null);
   const typed = useRef('');
+  const latest = useLatest(placing);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
     // A finger that moves at once scrolls the page.
@@ -101,7 +103,7 @@ export function PlacingArea({ placing, label, draw, className = '', children }: 
           className={`placing ${placing.hand ? 'carrying' : ''} ${className}`}
           onKeyDown={press}
         >
-          {children}
+          <LatestContext value={latest}>{children}</LatestContext>
           <p role="status" className="visually-hidden">
             {placing.said}
           </p>

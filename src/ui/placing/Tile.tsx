@@ -1,8 +1,9 @@
 'use client';
 import { useDraggable } from '@dnd-kit/core';
-import type { MouseEvent, ReactNode } from 'react';
+import { memo, type MouseEvent } from 'react';
 import { flushSync } from 'react-dom';
-import { useBoard } from './use-placing';
+import type { DrawItem } from './PlacingArea';
+import { useBoard, useLatestBoard } from './use-placing';
 
 /**
  * Does what a click means. One that came from the keyboard, with no pointer
@@ -26,14 +27,26 @@ interface Props {
   from: string | null;
   /** It stands somewhere already and can be used once. */
   used?: boolean;
-  children: ReactNode;
+  draw: DrawItem;
 }
 
 /** Something that can be taken: from the list, or from where it stands. */
-export function Tile({ item, name, from, used = false, children }: Props) {
-  const { hand, take, letGo } = useBoard();
+export function Tile({ used = false, ...props }: Props) {
+  const { hand } = useBoard();
+  return <TileButton {...props} used={used} held={hand?.item === props.item && hand.from === props.from} />;
+}
+
+/** Of sixty tiles one changes with a put: the others are not drawn again. */
+const TileButton = memo(function TileButton({
+  item,
+  name,
+  from,
+  used,
+  held,
+  draw,
+}: Required<Props> & { held: boolean }) {
+  const board = useLatestBoard();
   const { setNodeRef, listeners } = useDraggable({ id: `${item}@${from ?? ''}`, data: { item, from }, disabled: used });
-  const held = hand?.item === item && hand.from === from;
   return (
     <button
       type="button"
@@ -44,12 +57,12 @@ export function Tile({ item, name, from, used = false, children }: Props) {
       aria-label={used ? `${name}, placed` : name}
       disabled={used}
       onClick={(event) => {
-        if (held) return letGo();
-        actAndGoOn(event, () => take({ item, from }), '[data-place][data-free]', '[data-place]');
+        if (held) return board.current.letGo();
+        actAndGoOn(event, () => board.current.take({ item, from }), '[data-place][data-free]', '[data-place]');
       }}
       {...listeners}
     >
-      {children}
+      {draw(item)}
     </button>
   );
-}
+});

@@ -1,5 +1,5 @@
 'use client';
-import { createContext, useContext, useState } from 'react';
+import { createContext, type RefObject, useContext, useState } from 'react';
 import type { Putting } from '@/core/rules/placing/placed';
 import { giveBack, type Hand, put } from './placing';
 
@@ -68,6 +68,15 @@ export function usePlacing(setting: PlacingSetting): Placing {
 }
 
 export const PlacingContext = createContext<Placing | null>(null);
+
+/** The same, to be acted on: it never changes, so that what stands as it stood need not be drawn again. */
+export const LatestContext = createContext<RefObject<Placing> | null>(null);
+
+export function useLatestBoard(): RefObject<Placing> {
+  const latest = useContext(LatestContext);
+  if (!latest) throw new Error('Tiles and places stand inside a PlacingArea');
+  return latest;
+}
 
 /** The taking and putting that a tile or a place belongs to. */
 export function useBoard(): Placing {

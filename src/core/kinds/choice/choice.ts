@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
 import { shuffled } from '../../base/random';
+import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
 import { CHOICE_SCHEMES, markChoices } from '../../rules/choice/rules';
 import { marked, type Marking } from '../../rules/marking';
 import { ZERO } from '../../base/exact';
-import { plainReading } from '../../rules/text/normalise';
 import type { KindWith } from '../contract';
+import { eachDifferent } from '../each-different';
 
 const optionId = z.string().regex(/^[a-z0-9]{1,12}$/);
 
@@ -13,6 +14,7 @@ const option = z.object({
   id: optionId,
   /** Plain text in which $…$ is a formula. */
   text: z.string().max(2000),
+  media: shownMedia.optional(),
   key: z.boolean(),
   feedback: z.string().max(1000),
 });
@@ -39,7 +41,7 @@ const response = z.object({ chosen: z.array(optionId).max(26) });
 export type ChoiceResponse = z.infer<typeof response>;
 
 export interface ChoiceSheet {
-  options: { id: string; text: string }[];
+  options: Shown[];
   /** Whether the options may stand in any order. */
   shuffle: boolean;
   several: boolean;
@@ -50,7 +52,7 @@ export interface ChoiceSheet {
 
 /** A closed list shows words only and lets one be chosen; what cannot stand in it stands as a list. */
 function lookOf({ look, several, options }: ChoiceSetup): ChoiceLook {
-  return look === 'menu' && (several || options.some((o) => o.text.includes('$'))) ? 'list' : look;
+  return look === 'menu' && (several || options.some((o) => o.text.includes('$') || o.media)) ? 'list' : look;
 }
 
 function keysOf(setup: ChoiceSetup): ReadonlySet<string> {
@@ -74,13 +76,7 @@ function readiness(setup: ChoiceSetup): Finding[] {
   if (setup.look !== lookOf(setup)) findings.push(warns('choice-no-menu', []));
   if (setup.options.length < 2) findings.push(stops('choice-one-option', []));
   else if (keys === setup.options.length) findings.push(warns('choice-no-distractor', []));
-  const seen = new Set<string>();
-  for (const { id, text } of setup.options) {
-    const plain = plainReading(text).toLowerCase();
-    if (plain === '') findings.push(stops('choice-empty-option', ['options', id]));
-    else if (seen.has(plain)) findings.push(stops('choice-same-option', ['options', id], { text }));
-    seen.add(plain);
-  }
+  findings.push(...eachDifferent(setup.options, 'options'));
   return findings;
 }
 
@@ -135,7 +131,7 @@ function tryouts({ options, several }: ChoiceSetup): ChoiceResponse[] {
   return [...different.values()].map((chosen) => ({ chosen }));
 }
 
-export const choice: KindWith<'marked' | 'typed' | 'parts', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
+export const choice: KindWith<'marked' | 'typed' | 'parts' | 'media', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
   name: 'choice',
   placement: 'block',
   setup: { name: 'choice setup', version: 1, schema: setup, migrations: [] },
@@ -158,7 +154,7 @@ export const choice: KindWith<'marked' | 'typed' | 'parts', ChoiceSetup, ChoiceS
   sheet(setup, seed) {
     const { options, several, most, shuffle } = setup;
     return {
-      options: (shuffle && seed !== null ? shuffled(options, seed) : options).map(({ id, text }) => ({ id, text })),
+      options: (shuffle && seed !== null ? shuffled(options, seed) : options).map(shownOnSheet),
       shuffle,
       several,
       most: several ? most : null,
@@ -185,11 +181,12 @@ export const choice: KindWith<'marked' | 'typed' | 'parts', ChoiceSetup, ChoiceS
     of: ({ options }) => options.map((o) => o.id),
     spokenOf: ({ chosen }) => chosen,
     rename(sheet, names) {
-      const options = sheet.options.map(({ id, text }) => ({ id: names.get(id) ?? id, text }));
+      const options = sheet.options.map((option) => renamedShown(option, names));
       return { ...sheet, options: sheet.shuffle ? options.sort((a, b) => (a.id < b.id ? -1 : 1)) : options };
     },
     inNames: ({ chosen }, names) => ({ chosen: chosen.map((id) => names.get(id) ?? id) }),
   },
+  media: { of: ({ options }) => mediaShown(options) },
   typed: {
     name: 'choice',
     withKey,

@@ -5,6 +5,7 @@ import {
   inReadingOrder,
   linedUp,
   lineFor,
+  lineRoom,
   onBoard,
   onPicture,
   snapped,
@@ -68,6 +69,21 @@ describe('a board', () => {
       { x: -3, y: 30 },
       { x: -3, y: 60 },
     ]);
+  });
+
+  it('has lines as long as the white that they stand on', () => {
+    // A board of 200 % with 50 % of white at each side: a quarter of its width, less what is left free before the picture.
+    expect(
+      lineRoom(
+        [
+          { x: -3, y: 5 },
+          { x: 50, y: 5 },
+        ],
+        white,
+      ),
+    ).toBe(23.5);
+    expect(lineRoom([{ x: 104, y: 5 }], white)).toBe(23);
+    expect([lineRoom([{ x: 50, y: 5 }], white), lineRoom([], white)]).toEqual([34, 34]);
   });
 
   it('numbers places as one reads them', () => {
@@ -179,6 +195,51 @@ describe('labels', () => {
     expect(codes({ ...setup, places: [first, { ...second, accepts: [] }, third] })).toEqual(['label-place-empty']);
     expect(codes({ ...setup, places: [first, { ...second, accepts: ['n1'] }, third] })).toEqual(['label-name-used']);
     expect(codes({ ...setup, places: [first, { ...second, at: first.at }, third] })).toEqual(['label-places-near']);
-    expect(codes({ ...setup, names: [...setup.names, { id: 'n9', text: 'brake' }] })).toEqual(['label-name-twice']);
+    expect(codes({ ...setup, names: [...setup.names, { id: 'n9', text: 'brake' }] })).toEqual(['line-twice']);
+  });
+});
+
+describe('names that are typed', () => {
+  const { setup } = sample;
+  const typed: LabelSetup = { ...setup, typed: true };
+  const answer = (...lines: [string, string][]) => ({
+    placed: [],
+    typed: lines.map(([place, text]) => ({ place, text })),
+  });
+  const [first, second] = typed.places;
+  if (!first || !second) throw new Error('The sample has places');
+  const nameOf = (place: LabelSetup['places'][number]): string =>
+    typed.names.find(({ id }) => id === place.accepts[0])?.text ?? '';
+
+  it('are right with slips, and in any wording that is accepted', () => {
+    const key = label.marked.key(typed);
+    expect(key?.placed).toEqual([]);
+    expect(key && label.marked.mark(typed, key)).toMatchObject({ state: 'marked', share: { n: 1n, d: 1n } });
+    const two = { ...typed, names: typed.names.map((name) => ({ ...name, text: `${name.text}; the thing` })) };
+    const marking = label.marked.mark(two, answer([first.id, 'the thing']));
+    expect(marking.state === 'marked' && marking.trace[0]).toMatchObject({ values: { right: 1, wrong: 0 } });
+  });
+
+  it('are wrong where another name belongs, and wait where they are none of the names', () => {
+    const changed = label.marked.mark(typed, answer([first.id, nameOf(second)]));
+    expect(changed.state === 'marked' && changed.trace[0]).toMatchObject({ values: { right: 0, wrong: 1 } });
+    expect(label.marked.mark(typed, answer([first.id, 'whatever']))).toMatchObject({
+      state: 'waits',
+      trace: [{ code: 'label-unread', values: { at: 'place 1' }, evidence: ['whatever'] }],
+    });
+  });
+
+  it('stand nowhere on the sheet, which has lines of one length all the same', () => {
+    const sheet = label.sheet(typed, 5);
+    expect([sheet.names, sheet.typed, sheet.length]).toEqual([[], true, label.sheet(setup, 5).length]);
+    for (const { text } of typed.names) expect(JSON.stringify(sheet)).not.toContain(text);
+  });
+
+  it('are accepted once a place, and only where names are typed', () => {
+    expect(label.accepts(typed, answer([first.id, 'a'], [second.id, 'b']))).toBe(true);
+    expect(label.accepts(typed, answer([first.id, 'a'], [first.id, 'b']))).toBe(false);
+    expect(label.accepts(typed, answer(['zz', 'a']))).toBe(false);
+    expect(label.accepts(setup, answer([first.id, 'a']))).toBe(false);
+    expect([label.blank(answer([first.id, '  '])), label.blank(answer([first.id, 'a']))]).toEqual([true, false]);
   });
 });

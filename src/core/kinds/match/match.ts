@@ -1,22 +1,20 @@
 import { z } from 'zod';
 import { type Finding, stops } from '../../base/finding';
-import { shuffled } from '../../base/random';
+import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
 import {
-  type Arrangement,
+  acceptingWhatStands,
   byId,
-  canStand,
   firstAccepted,
+  mixed,
   nearKey,
+  oneOnEach,
   partId,
-  placedGist,
-  placedResponse,
   type PlacedResponse,
-  renamed,
-  spokenOf,
 } from '../../rules/placing/placed';
-import { markPlaced, PLACING_SCHEMES } from '../../rules/placing/rules';
-import { plainReading } from '../../rules/text/normalise';
+import { markPlaced, placeRules, PLACING_SCHEMES, putRules } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
+import { eachDifferent } from '../each-different';
+import { placedKind } from '../placed-kind';
 
 export const MOST_PAIRS = 40;
 
@@ -28,16 +26,16 @@ const setup = z.object({
       z.object({
         id: partId,
         text: z.string().max(500),
+        media: shownMedia.optional(),
         /** Its partners; none for what has no partner. */
         accepts: z.array(partId).max(MOST_PAIRS),
-        /** Said to a student who gave it a wrong one. */
-        feedback: z.string().max(1000),
+        ...placeRules,
       }),
     )
     .min(1)
     .max(MOST_PAIRS),
   /** What is given to them; those that nobody accepts are distractors. */
-  partners: z.array(z.object({ id: partId, text: z.string().max(500) })).max(MOST_PAIRS),
+  partners: z.array(z.object({ id: partId, text: z.string().max(500), media: shownMedia.optional() })).max(MOST_PAIRS),
   /** Whether a partner may be given to several. */
   again: z.boolean(),
   scheme: z.enum(PLACING_SCHEMES),
@@ -45,18 +43,16 @@ const setup = z.object({
 export type MatchSetup = z.infer<typeof setup>;
 
 export interface MatchSheet {
-  prompts: { id: string; text: string }[];
-  partners: { id: string; text: string }[];
+  prompts: Shown[];
+  partners: Shown[];
   again: boolean;
 }
 
 const keyOf = ({ prompts, again }: MatchSetup): PlacedResponse | null => firstAccepted(prompts, again);
 
-const arrangement = ({ prompts, partners, again }: MatchSetup): Arrangement => ({
-  items: partners.map(({ id }) => id),
-  places: prompts.map(({ id }) => ({ id, most: 1 })),
-  again,
-});
+const { inResponses, ...common } = placedKind('match', ({ prompts, partners, again }: MatchSetup) =>
+  oneOnEach(partners, prompts, again),
+);
 
 function wordsOf({ prompts, partners }: MatchSetup, { placed }: PlacedResponse): string {
   const named = new Map(partners.map(({ id, text }) => [id, text]));
@@ -73,18 +69,7 @@ function readiness(setup: MatchSetup): Finding[] {
   const paired = prompts.filter(({ accepts }) => accepts.length > 0);
   if (paired.length < 2) findings.push(stops('match-few', []));
   else if (!again && (keyOf(setup)?.placed.length ?? 0) < paired.length) findings.push(stops('match-shared', []));
-  for (const [at, list] of [
-    ['prompts', prompts],
-    ['partners', partners],
-  ] as const) {
-    const seen = new Set<string>();
-    for (const { id, text } of list) {
-      const plain = plainReading(text);
-      if (plain === '') findings.push(stops('match-empty', [at, id]));
-      else if (seen.has(plain)) findings.push(stops('match-same', [at, id], { text: plain }));
-      seen.add(plain);
-    }
-  }
+  findings.push(...eachDifferent(prompts, 'prompts'), ...eachDifferent(partners, 'partners'));
   return findings;
 }
 
@@ -127,12 +112,10 @@ function keyText({ prompts, partners }: MatchSetup): string {
 }
 
 /** Pairs to be matched. */
-export const match: KindWith<'marked' | 'parts' | 'typed', MatchSetup, MatchSheet, PlacedResponse> = {
-  name: 'match',
+export const match: KindWith<'marked' | 'parts' | 'typed' | 'media', MatchSetup, MatchSheet, PlacedResponse> = {
+  ...common,
   placement: 'block',
   setup: { name: 'match setup', version: 1, schema: setup, migrations: [] },
-  response: { name: 'match response', version: 1, schema: placedResponse, migrations: [] },
-  accepts: (setup, { placed }) => canStand(arrangement(setup), placed),
   fresh: () => ({
     version: 1,
     prompts: ['p1', 'p2', 'p3'].map((id) => ({ id, text: '', accepts: [], feedback: '' })),
@@ -140,22 +123,19 @@ export const match: KindWith<'marked' | 'parts' | 'typed', MatchSetup, MatchShee
     again: false,
     scheme: 'by-part',
   }),
-  blank: ({ placed }) => placed.length === 0,
   sheet: ({ prompts, partners, again }, seed) => ({
-    prompts: prompts.map(({ id, text }) => ({ id, text })),
-    partners: (seed === null ? byId(partners) : shuffled(byId(partners), seed)).map(({ id, text }) => ({ id, text })),
+    prompts: prompts.map(shownOnSheet),
+    partners: mixed(partners, seed).map(shownOnSheet),
     again,
   }),
   readiness,
   describe: ({ prompts, partners }) => [...prompts, ...byId(partners)].map(({ text }) => text).join(' / '),
   describeResponse: wordsOf,
-  gist: (_, given) => placedGist(given),
   put: (setup, put) => ({
     ...setup,
     prompts: setup.prompts.map((prompt) => ({
-      ...prompt,
+      ...putRules(prompt, put),
       text: put(prompt.text, 'words'),
-      feedback: put(prompt.feedback, 'words'),
     })),
     partners: setup.partners.map((partner) => ({ ...partner, text: put(partner.text, 'words') })),
   }),
@@ -171,18 +151,19 @@ export const match: KindWith<'marked' | 'parts' | 'typed', MatchSetup, MatchShee
     key: keyOf,
     describeKey: (setup) => wordsOf(setup, keyOf(setup) ?? { placed: [] }),
     fixedKeyPlace: () => null,
+    keyed: (setup, response) => ({ ...setup, prompts: setup.prompts.map((one) => acceptingWhatStands(one, response)) }),
     tryouts: (setup) => nearKey(keyOf(setup)?.placed ?? []),
   },
   parts: {
     of: ({ prompts, partners }) => [...prompts, ...partners].map(({ id }) => id),
-    spokenOf,
+    ...inResponses,
     rename: ({ prompts, partners, again }, names) => ({
-      prompts: prompts.map(({ id, text }) => ({ id: names.get(id) ?? id, text })),
-      partners: byId(partners.map(({ id, text }) => ({ id: names.get(id) ?? id, text }))),
+      prompts: prompts.map((prompt) => renamedShown(prompt, names)),
+      partners: byId(partners.map((partner) => renamedShown(partner, names))),
       again,
     }),
-    inNames: renamed,
   },
+  media: { of: ({ prompts, partners }) => mediaShown([...prompts, ...partners]) },
   typed: {
     name: 'match',
     withKey,

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { type Finding, stops } from '../../base/finding';
-import { shuffled } from '../../base/random';
+import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
 import type { Marking } from '../../rules/marking';
 import { markOrder, ORDER_SCHEMES } from '../../rules/ordering/rules';
-import { byId, partId } from '../../rules/placing/placed';
-import { plainReading } from '../../rules/text/normalise';
+import { byId, mixed, partId } from '../../rules/placing/placed';
 import type { KindWith } from '../contract';
+import { eachDifferent } from '../each-different';
 
 /** Down, one a line; or across, as the words of a sentence or the letters of a word. */
 const LOOKS = ['down', 'across'] as const;
@@ -17,7 +17,7 @@ const setup = z.object({
   version: z.literal(1),
   /** In the right order. Plain text in which $…$ is a formula. */
   items: z
-    .array(z.object({ id: partId, text: z.string().max(1000) }))
+    .array(z.object({ id: partId, text: z.string().max(1000), media: shownMedia.optional() }))
     .min(1)
     .max(MOST_IN_ORDER),
   look: z.enum(LOOKS),
@@ -32,23 +32,14 @@ const response = z.object({ order: z.array(partId).max(MOST_IN_ORDER) });
 export type OrderResponse = z.infer<typeof response>;
 
 export interface OrderSheet {
-  items: { id: string; text: string }[];
+  items: Shown[];
   look: OrderLook;
 }
 
 const keyOf = ({ items }: OrderSetup): string[] => items.map(({ id }) => id);
 
 function readiness({ items }: OrderSetup): Finding[] {
-  const findings: Finding[] = [];
-  if (items.length < 2) findings.push(stops('order-one', []));
-  const seen = new Set<string>();
-  for (const { id, text } of items) {
-    const plain = plainReading(text);
-    if (plain === '') findings.push(stops('order-empty', ['items', id]));
-    else if (seen.has(plain)) findings.push(stops('order-same', ['items', id], { text: plain }));
-    seen.add(plain);
-  }
-  return findings;
+  return [...(items.length < 2 ? [stops('order-one', [])] : []), ...eachDifferent(items, 'items')];
 }
 
 function mark(setup: OrderSetup, { order }: OrderResponse): Marking {
@@ -71,7 +62,7 @@ function tryouts(setup: OrderSetup): OrderResponse[] {
 }
 
 /** Things to be put in the right order. */
-export const order: KindWith<'marked' | 'typed' | 'parts', OrderSetup, OrderSheet, OrderResponse> = {
+export const order: KindWith<'marked' | 'typed' | 'parts' | 'media', OrderSetup, OrderSheet, OrderResponse> = {
   name: 'order',
   placement: 'block',
   setup: { name: 'order setup', version: 1, schema: setup, migrations: [] },
@@ -91,7 +82,7 @@ export const order: KindWith<'marked' | 'typed' | 'parts', OrderSetup, OrderShee
   blank: ({ order: given }) => given.length === 0,
   // From the same order whatever the key is, so that the shuffle tells nothing.
   sheet: ({ items, look }, seed) => ({
-    items: (seed === null ? byId(items) : shuffled(byId(items), seed)).map(({ id, text }) => ({ id, text })),
+    items: mixed(items, seed).map(shownOnSheet),
     look,
   }),
   readiness,
@@ -103,7 +94,7 @@ export const order: KindWith<'marked' | 'typed' | 'parts', OrderSetup, OrderShee
   gist: (_, { order: given }) => given.join(' '),
   put: (setup, put) => ({
     ...setup,
-    items: setup.items.map(({ id, text }) => ({ id, text: put(text, 'words') })),
+    items: setup.items.map((item) => ({ ...item, text: put(item.text, 'words') })),
     feedback: put(setup.feedback, 'words'),
   }),
   marked: {
@@ -111,6 +102,10 @@ export const order: KindWith<'marked' | 'typed' | 'parts', OrderSetup, OrderShee
     key: (setup) => (readiness(setup).length === 0 ? { order: keyOf(setup) } : null),
     describeKey: (setup) => wordsOf(setup, keyOf(setup)),
     fixedKeyPlace: () => null,
+    keyed: (setup, { order: given }) => ({
+      ...setup,
+      items: given.flatMap((id) => setup.items.find((item) => item.id === id) ?? []),
+    }),
     tryouts,
   },
   parts: {
@@ -118,10 +113,11 @@ export const order: KindWith<'marked' | 'typed' | 'parts', OrderSetup, OrderShee
     spokenOf: ({ order: given }) => given,
     rename: (sheet, names) => ({
       ...sheet,
-      items: byId(sheet.items.map(({ id, text }) => ({ id: names.get(id) ?? id, text }))),
+      items: byId(sheet.items.map((item) => renamedShown(item, names))),
     }),
     inNames: ({ order: given }, names) => ({ order: given.map((id) => names.get(id) ?? id) }),
   },
+  media: { of: ({ items }) => mediaShown(items) },
   typed: {
     name: 'order',
     withKey(setup, typed) {

@@ -108,7 +108,10 @@ export function parted(units: readonly Unit[], id: string, text: string, size: U
 }
 
 /** The whole text in pieces: those that can be selected by their ids, and what stands between. */
-export function piecesOf(text: string, units: readonly Unit[]): { id: string | null; text: string }[] {
+export function piecesOf(
+  text: string,
+  units: readonly Pick<Unit, 'id' | 'from' | 'to'>[],
+): { id: string | null; text: string }[] {
   const pieces: { id: string | null; text: string }[] = [];
   let at = 0;
   for (const { id, from, to } of units) {

@@ -1,21 +1,11 @@
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
-import { shuffled } from '../../base/random';
-import {
-  type Arrangement,
-  byId,
-  canStand,
-  different,
-  partId,
-  placedGist,
-  placedResponse,
-  type PlacedResponse,
-  renamed,
-  spokenOf,
-} from '../../rules/placing/placed';
-import { markPlaced, PLACING_SCHEMES } from '../../rules/placing/rules';
-import { plainReading } from '../../rules/text/normalise';
+import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
+import { byId, different, mixed, partId, type PlacedResponse } from '../../rules/placing/placed';
+import { markPlaced, placeRules, PLACING_SCHEMES, putRules } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
+import { eachDifferent } from '../each-different';
+import { placedKind } from '../placed-kind';
 
 export const MOST_GROUPS = 8;
 export const MOST_ITEMS = 60;
@@ -23,7 +13,7 @@ export const MOST_ITEMS = 60;
 const setup = z.object({
   version: z.literal(1),
   groups: z
-    .array(z.object({ id: partId, text: z.string().max(200) }))
+    .array(z.object({ id: partId, text: z.string().max(200), media: shownMedia.optional() }))
     .min(1)
     .max(MOST_GROUPS),
   items: z
@@ -32,10 +22,10 @@ const setup = z.object({
         id: partId,
         /** Plain text in which $…$ is a formula. */
         text: z.string().max(500),
+        media: shownMedia.optional(),
         /** The groups that take it; none for what belongs nowhere. */
         groups: z.array(partId).max(MOST_GROUPS),
-        /** Said to a student who put it in a wrong one. */
-        feedback: z.string().max(1000),
+        ...placeRules,
       }),
     )
     .max(MOST_ITEMS),
@@ -45,15 +35,15 @@ export type SortSetup = z.infer<typeof setup>;
 export type SortItem = SortSetup['items'][number];
 
 export interface SortSheet {
-  groups: { id: string; text: string }[];
-  items: { id: string; text: string }[];
+  groups: Shown[];
+  items: Shown[];
 }
 
-const arrangement = ({ groups, items }: SortSetup): Arrangement => ({
+const { inResponses, ...common } = placedKind('sort', ({ groups, items }: SortSetup) => ({
   items: items.map(({ id }) => id),
   places: groups.map(({ id }) => ({ id, most: null })),
   again: false,
-});
+}));
 
 const belonging = ({ items }: SortSetup): SortItem[] => items.filter(({ groups }) => groups.length > 0);
 
@@ -76,18 +66,7 @@ function readiness(setup: SortSetup): Finding[] {
   const { groups, items } = setup;
   if (groups.length < 2) findings.push(stops('sort-one-group', []));
   if (belonging(setup).length < 2) findings.push(stops('sort-few-items', []));
-  for (const [at, list] of [
-    ['groups', groups],
-    ['items', items],
-  ] as const) {
-    const seen = new Set<string>();
-    for (const { id, text } of list) {
-      const plain = plainReading(text);
-      if (plain === '') findings.push(stops('sort-empty', [at, id]));
-      else if (seen.has(plain)) findings.push(stops('sort-same', [at, id], { text: plain }));
-      seen.add(plain);
-    }
-  }
+  findings.push(...eachDifferent(groups, 'groups'), ...eachDifferent(items, 'items'));
   for (const { id, text } of groups)
     if (text !== '' && !items.some((item) => item.groups.includes(id)))
       findings.push(warns('sort-empty-group', ['groups', id], { text }));
@@ -105,41 +84,36 @@ function tryouts(setup: SortSetup): PlacedResponse[] {
 }
 
 /** Items to be sorted into groups. */
-export const sort: KindWith<'marked' | 'parts', SortSetup, SortSheet, PlacedResponse> = {
-  name: 'sort',
+export const sort: KindWith<'marked' | 'parts' | 'media', SortSetup, SortSheet, PlacedResponse> = {
+  ...common,
   placement: 'block',
   setup: { name: 'sort setup', version: 1, schema: setup, migrations: [] },
-  response: { name: 'sort response', version: 1, schema: placedResponse, migrations: [] },
-  accepts: (setup, { placed }) => canStand(arrangement(setup), placed),
   fresh: () => ({
     version: 1,
     groups: ['g1', 'g2'].map((id) => ({ id, text: '' })),
     items: [],
     scheme: 'by-part',
   }),
-  blank: ({ placed }) => placed.length === 0,
   sheet: ({ groups, items }, seed) => ({
-    groups: groups.map(({ id, text }) => ({ id, text })),
-    items: (seed === null ? byId(items) : shuffled(byId(items), seed)).map(({ id, text }) => ({ id, text })),
+    groups: groups.map(shownOnSheet),
+    items: mixed(items, seed).map(shownOnSheet),
   }),
   readiness,
   describe: ({ groups, items }) => [...groups, ...byId(items)].map(({ text }) => text).join(' / '),
   describeResponse: wordsOf,
-  gist: (_, given) => placedGist(given),
   put: (setup, put) => ({
     ...setup,
     groups: setup.groups.map((group) => ({ ...group, text: put(group.text, 'words') })),
     items: setup.items.map((item) => ({
-      ...item,
+      ...putRules(item, put),
       text: put(item.text, 'words'),
-      feedback: put(item.feedback, 'words'),
     })),
   }),
   marked: {
     mark({ groups, items, scheme }, { placed }) {
       const named = new Map(groups.map(({ id, text }) => [id, text]));
       return markPlaced(
-        items.map(({ id, text, groups: accepts, feedback }) => ({ id, name: text, accepts, feedback })),
+        items.map(({ text, groups: accepts, ...item }) => ({ ...item, name: text, accepts })),
         placed.map(({ item, place }) => ({ at: item, what: place, name: named.get(place) ?? '' })),
         scheme,
       );
@@ -147,15 +121,22 @@ export const sort: KindWith<'marked' | 'parts', SortSetup, SortSheet, PlacedResp
     key: keyOf,
     describeKey: (setup) => wordsOf(setup, keyOf(setup) ?? { placed: [] }),
     fixedKeyPlace: () => null,
+    keyed: (setup, { placed }) => ({
+      ...setup,
+      items: setup.items.map((one) => ({
+        ...one,
+        groups: placed.filter(({ item }) => item === one.id).map(({ place }) => place),
+      })),
+    }),
     tryouts,
   },
   parts: {
     of: ({ groups, items }) => [...groups, ...items].map(({ id }) => id),
-    spokenOf,
+    ...inResponses,
     rename: ({ groups, items }, names) => ({
-      groups: groups.map(({ id, text }) => ({ id: names.get(id) ?? id, text })),
-      items: byId(items.map(({ id, text }) => ({ id: names.get(id) ?? id, text }))),
+      groups: groups.map((group) => renamedShown(group, names)),
+      items: byId(items.map((item) => renamedShown(item, names))),
     }),
-    inNames: renamed,
   },
+  media: { of: ({ groups, items }) => mediaShown([...groups, ...items]) },
 };

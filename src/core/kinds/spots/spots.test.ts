@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { stored } from '../../base/exact';
 import { sample } from './sample';
-import { type Area, inside, spots, type SpotsSetup } from './spots';
+import { type Area, distanceTo, inside, spots, type SpotsSetup } from './spots';
 
 const area = (part: Partial<Area>): Area => ({
   id: 'a',
@@ -46,6 +46,26 @@ describe('points', () => {
     expect(share('by-part-deductions', [20, 50], [22, 50])).toBe('1/2');
     expect(share('by-part-deductions', [20, 50], [50, 10])).toBe('0');
     expect([share('whole', [20, 50]), share('whole', [20, 50], [80, 50])]).toEqual(['0', '1']);
+  });
+
+  it('beside a right area earn less with the distance, where that is wanted', () => {
+    const square: SpotsSetup = {
+      ...setup,
+      picture: { media: 'b'.repeat(64), ratio: 2, description: '' },
+      areas: [area({ id: 'a', shape: 'rectangle', x: 50, width: 20 })],
+      near: 10,
+    };
+    const earned = (x: number, y: number): string => {
+      const marking = spots.marked.mark(square, { points: [{ x, y }] });
+      return marking.state === 'marked' ? stored(marking.share) : 'waits';
+    };
+    expect([earned(60, 50), earned(65, 50), earned(69, 50), earned(70, 50)]).toEqual(['1', '1/2', '1/10', '0']);
+    // The picture is twice as wide as high: ten percent of its height are five of its width.
+    expect(earned(50, 80)).toBe('1/2');
+    expect(earned(66, 86)).toBe('0');
+    const round = area({ x: 50, y: 50, width: 20, height: 40 });
+    expect(distanceTo(round, { x: 65, y: 50 }, 2)).toBeCloseTo(5, 9);
+    expect(distanceTo(round, { x: 50, y: 90 }, 2)).toBeCloseTo(10, 9);
   });
 
   it('in a wrong area are told what it is', () => {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { exact, max, ONE, ZERO } from '../../base/exact';
 import { type Finding, stops, warns } from '../../base/finding';
-import { mediaHash } from '../../content/document';
+import { slotPicture, type SlotPicture } from '../../content/document';
 import { marked, type Marking, type TraceStep } from '../../rules/marking';
 import { partId } from '../../rules/placing/placed';
 import { PLACING_SCHEMES } from '../../rules/placing/rules';
@@ -33,17 +33,12 @@ export type Area = z.infer<typeof area>;
 
 const setup = z.object({
   version: z.literal(1),
-  picture: z
-    .object({
-      media: mediaHash,
-      /** Width over height. */
-      ratio: z.number().positive().max(100),
-      description: z.string().max(1000),
-    })
-    .nullable(),
+  picture: slotPicture.nullable(),
   areas: z.array(area).max(MOST_AREAS),
   /** How many points a student may set; null: as many as there are right areas. */
   most: z.int().min(1).max(MOST_POINTS).nullable(),
+  /** A point beside a right area earns less with its distance, and nothing this far away, in percent of the picture's width; beside an area it earns nothing when left out. */
+  near: z.int().min(1).max(50).optional(),
   scheme: z.enum(PLACING_SCHEMES),
 });
 export type SpotsSetup = z.infer<typeof setup>;
@@ -52,7 +47,7 @@ const response = z.object({ points: z.array(point).max(MOST_POINTS) });
 export type SpotsResponse = z.infer<typeof response>;
 
 export interface SpotsSheet {
-  picture: SpotsSetup['picture'];
+  picture: SlotPicture | null;
   most: number;
 }
 
@@ -66,10 +61,35 @@ export function inside({ x, y, width, height, shape }: Area, at: Point): boolean
 const rightOnes = ({ areas }: SpotsSetup): Area[] => areas.filter(({ right }) => right);
 const mostOf = (setup: SpotsSetup): number => Math.min(MOST_POINTS, setup.most ?? Math.max(1, rightOnes(setup).length));
 
-/** The area that a point means: of several over each other a right one, and the first. */
-function areaAt(setup: SpotsSetup, at: Point): Area | undefined {
-  const wrong = setup.areas.filter(({ right }) => !right);
-  return [...rightOnes(setup), ...wrong].find((one) => inside(one, at));
+/** How far a point lies from the edge of an area, in percent of the picture's width; 0 inside. `ratio`: width over height. */
+export function distanceTo({ x, y, width, height, shape }: Area, at: Point, ratio: number): number {
+  const [dx, dy] = [Math.abs(at.x - x), Math.abs(at.y - y) / ratio];
+  if (shape === 'rectangle') return Math.hypot(Math.max(0, dx - width / 2), Math.max(0, dy - height / 2 / ratio));
+  // Along the line to the middle; on an ellipse a little more than the shortest way.
+  const edges = Math.hypot(dx / (width / 2), dy / (height / 2 / ratio));
+  return edges <= 1 ? 0 : Math.hypot(dx, dy) * (1 - 1 / edges);
+}
+
+/** What a point means: of areas over each other a right one, and the first. */
+interface Meant {
+  area: Area;
+  /** In hundredths: 100 inside a right area, fewer beside it; 0 in a wrong one. */
+  hundredths: number;
+}
+
+function meant(setup: SpotsSetup, at: Point): Meant | undefined {
+  const right = rightOnes(setup);
+  const hit = right.find((one) => inside(one, at));
+  if (hit) return { area: hit, hundredths: 100 };
+  const wrong = setup.areas.find((one) => !one.right && inside(one, at));
+  if (wrong) return { area: wrong, hundredths: 0 };
+  const { near } = setup;
+  if (near === undefined) return undefined;
+  const beside = right
+    .map((area) => ({ area, away: distanceTo(area, at, setup.picture?.ratio ?? 1) }))
+    .sort((a, b) => a.away - b.away)[0];
+  const hundredths = beside ? Math.floor(100 * (1 - beside.away / near) + 1e-6) : 0;
+  return beside && hundredths > 0 ? { area: beside.area, hundredths } : undefined;
 }
 
 function readiness(setup: SpotsSetup): Finding[] {
@@ -86,26 +106,30 @@ function readiness(setup: SpotsSetup): Finding[] {
   return findings;
 }
 
-/** Each right area that was pointed at counts once; a second point in it counts for nothing, one elsewhere is wrong. */
+/** Each right area that was pointed at counts once, by the nearest point; a second point in it counts for nothing, one elsewhere is wrong. */
 function mark(setup: SpotsSetup, { points }: SpotsResponse): Marking {
   const of = rightOnes(setup).length;
-  const hit = new Set<string>();
+  const hit = new Map<string, number>();
   const said = new Set<string>();
   const trace: TraceStep[] = [];
   let wrong = 0;
   points.forEach((at, i) => {
-    const found = areaAt(setup, at);
-    if (found?.right) hit.add(found.id);
+    const found = meant(setup, at);
+    const number = i + 1;
+    if (found?.area.right) hit.set(found.area.id, Math.max(hit.get(found.area.id) ?? 0, found.hundredths));
     else wrong += 1;
-    if (found && !found.right && found.feedback !== '') said.add(found.feedback);
-    trace.push({ code: found?.right ? 'spot-in' : 'spot-off', values: { number: i + 1 } });
+    if (found && !found.area.right && found.area.feedback !== '') said.add(found.area.feedback);
+    if (!found?.area.right) trace.push({ code: 'spot-off', values: { number } });
+    else if (found.hundredths === 100) trace.push({ code: 'spot-in', values: { number } });
+    else trace.push({ code: 'spot-near', values: { number, percent: found.hundredths } });
   });
-  const right = hit.size;
+  const right = [...hit.values()].filter((hundredths) => hundredths === 100).length;
+  const earned = [...hit.values()].reduce((all, hundredths) => all + hundredths, 0);
   const counted: TraceStep = { code: 'placed-counted', values: { right, wrong, of } };
   const share = (): ReturnType<typeof exact> => {
     if (of === 0) return ZERO;
     if (setup.scheme === 'whole') return right === of && wrong === 0 ? ONE : ZERO;
-    return max(ZERO, exact(`${setup.scheme === 'by-part' ? right : right - wrong}/${of}`));
+    return max(ZERO, exact(`${setup.scheme === 'by-part' ? earned : earned - 100 * wrong}/${100 * of}`));
   };
   return marked(share(), [counted, ...trace], [...said].join(' '));
 }
@@ -144,7 +168,10 @@ export const spots: KindWith<'marked' | 'media', SpotsSetup, SpotsSheet, SpotsRe
   // Points that mean the same areas are the same answer, wherever in them they lie.
   gist: (setup, { points }) =>
     points
-      .map((at) => areaAt(setup, at)?.id ?? '-')
+      .map((at) => {
+        const found = meant(setup, at);
+        return found ? `${found.area.id}:${found.hundredths}` : '-';
+      })
       .sort()
       .join(' '),
   put: (setup, put) => ({

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { shuffled } from '../../base/random';
 
 /** What can be taken, or put on: names on a picture, tiles, answers of pairs; and places, groups, prompts. */
 export const partId = z.string().regex(/^[a-z0-9]{1,12}$/);
@@ -92,9 +93,39 @@ export function firstAccepted(
   return placed.length > 0 ? { placed } : null;
 }
 
+/** What no place accepts. */
+export function leftOver<T extends { id: string }>(
+  things: readonly T[],
+  places: readonly { accepts: readonly string[] }[],
+): T[] {
+  const wanted = new Set(places.flatMap(({ accepts }) => accepts));
+  return things.filter(({ id }) => !wanted.has(id));
+}
+
+/** An arrangement in which every place holds one thing. */
+export const oneOnEach = (
+  items: readonly { id: string }[],
+  places: readonly { id: string }[],
+  again: boolean,
+): Arrangement => ({
+  items: items.map(({ id }) => id),
+  places: places.map(({ id }) => ({ id, most: 1 })),
+  again,
+});
+
+/** A place that accepts what stands on it in a response, and nothing else. */
+export const acceptingWhatStands = <T extends { id: string; accepts: string[] }>(
+  place: T,
+  { placed }: PlacedResponse,
+): T => ({ ...place, accepts: placed.filter((one) => one.place === place.id).map(({ item }) => item) });
+
 /** In the order of ids: nothing that the author ordered shows through. */
 export const byId = <T extends { id: string }>(parts: readonly T[]): T[] =>
   [...parts].sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** Mixed by a seed, from the same order whatever the author's was; without one in the order of ids. */
+export const mixed = <T extends { id: string }>(parts: readonly T[], seed: number | null): T[] =>
+  seed === null ? byId(parts) : shuffled(byId(parts), seed);
 
 /** An id that none of these parts has: the letter and a number. */
 export function freshPart(parts: readonly { id: string }[], letter: string): string {

@@ -1,11 +1,10 @@
 'use client';
-import type { ChoiceLook, ChoiceSetup } from '@/core/kinds/choice/choice';
-import { CHOICE_SCHEMES, type ChoiceScheme } from '@/core/rules/choice/rules';
+import { choice, type ChoiceLook, type ChoiceSetup } from '@/core/kinds/choice/choice';
 import { CountInput } from '../../parts/CountInput';
+import { SchemeSelect } from '../../parts/SchemeSelect';
 import type { EditorProps, EditorSide } from '../contract';
 import { OptionRows } from './OptionRows';
 import { CheckLine } from '../../parts/CheckLine';
-import { SCHEME_WORDS } from '../../words/schemes';
 
 const LOOKS: Record<ChoiceLook, string> = {
   list: 'one below the other',
@@ -19,22 +18,7 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
       <CheckLine checked={setup.several} onChange={(on) => onChange({ ...setup, several: on })}>
         several may be chosen
       </CheckLine>
-      {setup.several && (
-        <label className="line">
-          marks:
-          <select
-            className="form-select"
-            value={setup.scheme}
-            onChange={(e) => onChange({ ...setup, scheme: e.target.value as ChoiceScheme })}
-          >
-            {CHOICE_SCHEMES.map((s) => (
-              <option key={s} value={s}>
-                {SCHEME_WORDS[s]}
-              </option>
-            ))}
-          </select>
-        </label>
-      )}
+      {setup.several && <SchemeSelect scheme={setup.scheme} onChange={(scheme) => onChange({ ...setup, scheme })} />}
       {setup.several && (
         <label className="line">
           at most
@@ -111,17 +95,32 @@ function marksSentence({ options, several, scheme }: ChoiceSetup): string {
 
 const option = (id: string, text = '') => ({ id, text, key: false, feedback: '' });
 
+/** Options as they are typed. */
+const typed =
+  (lines: string) =>
+  (setup: ChoiceSetup): ChoiceSetup =>
+    choice.typed.withKey(setup, lines);
+
 export const choiceEditor: EditorSide<ChoiceSetup> = {
   Place: OptionRows,
   Note,
   trialHint: 'Type the letters of the options, such as b or a c',
   keyHint: 'One option a line, * before the right one',
   presets: [
-    { name: 'Choice', about: 'One right answer among several', setup: (fresh) => fresh },
+    {
+      name: 'Choice',
+      about: 'One right answer among several',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'Which of these floats on water?',
+        setup: typed('* a wooden spoon\na steel nail\na pebble\na house key'),
+      },
+    },
     {
       name: 'Several of several',
       about: 'Every right answer is to be marked',
       setup: (fresh) => ({ ...fresh, several: true, options: ['a', 'b', 'c', 'd'].map((id) => option(id)) }),
+      example: { asks: 'Which of these are prime numbers?', setup: typed('* 2\n* 7\n9\n15') },
     },
     {
       name: 'Two-way',
@@ -132,6 +131,7 @@ export const choiceEditor: EditorSide<ChoiceSetup> = {
         look: 'columns',
         options: [option('a', 'True'), option('b', 'False')],
       }),
+      example: { asks: 'Ice is lighter than the same volume of water.', setup: typed('* True\nFalse') },
     },
   ],
   sentence,

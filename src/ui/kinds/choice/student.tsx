@@ -1,6 +1,6 @@
 'use client';
 import type { ChoiceResponse, ChoiceSheet } from '@/core/kinds/choice/choice';
-import { TextWithFormulas } from '../../sheet/Formula';
+import { PlaySound, ShownThing } from '../../sheet/ShownThing';
 import type { ReviewProps, StudentProps } from '../contract';
 
 export function Student({ id, label, sheet, response, onChange, drawn }: StudentProps<ChoiceSheet, ChoiceResponse>) {
@@ -42,19 +42,22 @@ export function Student({ id, label, sheet, response, onChange, drawn }: Student
           {full && '; to choose another, take one back'}
         </p>
       )}
-      {sheet.options.map((option) => (
-        <label key={option.id}>
-          <input
-            type={sheet.several ? 'checkbox' : 'radio'}
-            name={id}
-            checked={chosen.includes(option.id)}
-            disabled={full && !chosen.includes(option.id)}
-            onChange={(e) => toggle(option.id, e.target.checked)}
-          />
-          <span>
-            <TextWithFormulas text={option.text} drawn={drawn} />
-          </span>
-        </label>
+      {sheet.options.map((option, i) => (
+        <div key={option.id} className="option-line">
+          <label>
+            <input
+              type={sheet.several ? 'checkbox' : 'radio'}
+              name={id}
+              checked={chosen.includes(option.id)}
+              disabled={full && !chosen.includes(option.id)}
+              onChange={(e) => toggle(option.id, e.target.checked)}
+            />
+            <span>
+              <ShownThing thing={option} at={i} drawn={drawn} />
+            </span>
+          </label>
+          <PlaySound thing={option} at={i} />
+        </div>
       ))}
     </fieldset>
   );
@@ -64,7 +67,7 @@ export function Review({ sheet, response, drawn }: ReviewProps<ChoiceSheet, Choi
   const chosen = response?.chosen ?? [];
   return (
     <ul className={`options ${sheet.look === 'columns' ? 'columns' : ''}`}>
-      {sheet.options.map((option) => {
+      {sheet.options.map((option, i) => {
         const on = chosen.includes(option.id);
         return (
           <li key={option.id} className={on ? 'option chosen' : 'option'}>
@@ -72,8 +75,9 @@ export function Review({ sheet, response, drawn }: ReviewProps<ChoiceSheet, Choi
               {on ? (sheet.several ? '☒' : '◉') : sheet.several ? '☐' : '○'}
             </span>
             <span>
-              <TextWithFormulas text={option.text} drawn={drawn} />
+              <ShownThing thing={option} at={i} drawn={drawn} />
             </span>
+            <PlaySound thing={option} at={i} />
           </li>
         );
       })}

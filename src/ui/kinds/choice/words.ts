@@ -8,10 +8,8 @@ export const words: KindWords = {
     'choice-two-keys': () => 'Two options are right, but only one can be chosen.',
     'choice-one-option': () => 'One option is no choice. Add another.',
     'choice-no-distractor': () => 'Every option is right. Add a wrong one.',
-    'choice-empty-option': () => 'An option is empty. Fill it or take it out.',
     'choice-most-too-few': (v) => `${v.keys} are right, but only ${v.most} can be chosen.`,
     'choice-no-menu': () => 'A drop-down shows one line of words and takes one answer; this stands as a list.',
-    'choice-same-option': (v) => `Two options read the same: “${v.text}”.`,
   },
   traces: {
     'choices-chosen': (_, e) => (e.length === 0 ? 'nothing chosen' : `chosen: ${e.join('; ')}`),

@@ -2,7 +2,7 @@
 import type { MathfieldElement } from 'mathlive';
 import { useRef } from 'react';
 import Button from 'react-bootstrap/Button';
-import { type PlacesSetup, withFormula } from '@/core/kinds/formula-with-places/formula-with-places';
+import { formulaWithPlaces, type PlacesSetup, withFormula } from '@/core/kinds/formula-with-places/formula-with-places';
 import { placesIn } from '@/core/rules/maths/places';
 import { rulesFromKey } from '@/core/rules/maths/rules';
 import { MathField } from '../../maths/MathField';
@@ -115,6 +115,16 @@ export const formulaWithPlacesEditor: EditorSide<PlacesSetup> = {
   Place,
   Note,
   trialHint: 'Type the places one after another, with semicolons between them',
-  presets: [{ name: 'Formula with places', about: 'A formula with gaps to fill', setup: (fresh) => fresh }],
+  presets: [
+    {
+      name: 'Formula with places',
+      about: 'A formula with gaps to fill',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'Complete the formula.',
+        setup: (setup) => formulaWithPlaces.typed.withKey(setup, '(a+b)^2 = a^2 + ?(2ab) + b^2'),
+      },
+    },
+  ],
   sentence,
 };

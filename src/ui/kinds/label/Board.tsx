@@ -1,5 +1,5 @@
 import type { CSSProperties, PointerEvent, ReactNode, Ref } from 'react';
-import { boardRatio, lineEnd, onBoard, within, type Margin, type Spot } from '@/core/content/board';
+import { boardRatio, lineEnd, lineRoom, onBoard, within, type Margin, type Spot } from '@/core/content/board';
 import type { LabelPlace, LabelSetup } from '@/core/kinds/label/label';
 import './label.scss';
 
@@ -43,10 +43,6 @@ export function lineAt({ at, foot }: Pick<LabelPlace, 'at' | 'foot'>, margin: Ma
 export const besideBoard = (picture: LabelSetup['picture'], margin: Margin): string =>
   picture && boardRatio(picture.ratio, margin) < 1.5 ? 'tall' : '';
 
-/** The length of the writing lines: that of the longest name. */
-export const lineLength = (names: readonly { text: string }[]): number =>
-  Math.min(24, Math.max(5, ...names.map(({ text }) => text.length)));
-
 /** The picture with the white beside it and the lines that lead from names to spots. */
 export function Board(props: Props) {
   const { picture, margin, places, length, large = false, whole = false, mark, children, face, ...pointer } = props;
@@ -56,6 +52,10 @@ export function Board(props: Props) {
     '--ratio': boardRatio(picture.ratio, margin),
     '--bare-ratio': picture.ratio,
     '--line': `${length}ch`,
+    '--room': lineRoom(
+      places.map(({ at }) => at),
+      margin,
+    ),
     '--left': `${(left / wide) * 100}%`,
     '--top': `${(top / high) * 100}%`,
     '--width': `${10000 / wide}%`,

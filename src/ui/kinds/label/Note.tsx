@@ -3,7 +3,10 @@ import Button from 'react-bootstrap/Button';
 import type { LabelPlace, LabelSetup } from '@/core/kinds/label/label';
 import { CheckLine } from '../../parts/CheckLine';
 import { CountInput } from '../../parts/CountInput';
-import { SchemeLine } from '../../placing/scheme';
+import { SchemeSelect } from '../../parts/SchemeSelect';
+import { PartNote } from '../../placing/PartNote';
+import { PlaceRulesNote } from '../../placing/PlaceRulesNote';
+import { PictureNote } from '../../placing/PictureNote';
 import type { EditorProps } from '../contract';
 import { withEnd, withLinesUp, withMargin, withoutPlace } from './setting';
 import { SIDES } from './sides';
@@ -11,12 +14,11 @@ import { SIDES } from './sides';
 const LISTS: Record<LabelSetup['list'], string> = { mixed: 'mixed for everybody', alphabet: 'by the alphabet' };
 
 /** Everything finer: how names are listed and marked, the white in numbers, and each place by itself. */
-export function Note({ setup, onChange, marks }: EditorProps<LabelSetup>) {
+export function Note({ setup, onChange }: EditorProps<LabelSetup>) {
   const { picture, margin, places } = setup;
-  const of = places.filter(({ accepts }) => accepts.length > 0).length;
   return (
     <div className="rule-edit">
-      <SchemeLine scheme={setup.scheme} of={of} marks={marks} onChange={(scheme) => onChange({ ...setup, scheme })} />
+      <SchemeSelect scheme={setup.scheme} onChange={(scheme) => onChange({ ...setup, scheme })} />
       <label className="line">
         the names stand
         <select
@@ -31,22 +33,13 @@ export function Note({ setup, onChange, marks }: EditorProps<LabelSetup>) {
           ))}
         </select>
       </label>
+      <CheckLine checked={setup.typed ?? false} onChange={(typed) => onChange({ ...setup, typed: typed || undefined })}>
+        students type the names (“;” parts wordings)
+      </CheckLine>
       <CheckLine checked={setup.again} onChange={(again) => onChange({ ...setup, again })}>
         a name may be used again
       </CheckLine>
-      {picture && (
-        <label className="d-block">
-          What the picture shows
-          <textarea
-            className="form-control form-control-sm"
-            rows={2}
-            placeholder="For those who cannot see it; without the names"
-            value={picture.description}
-            maxLength={1000}
-            onChange={(e) => onChange({ ...setup, picture: { ...picture, description: e.target.value } })}
-          />
-        </label>
-      )}
+      {picture && <PictureNote picture={picture} onChange={(next) => onChange({ ...setup, picture: next })} />}
       <p className="line">
         white, in percent:
         {SIDES.map(({ name }) => (
@@ -84,63 +77,46 @@ function PlaceNote({ setup, onChange, place, number }: PlaceProps) {
     onChange({ ...setup, places: setup.places.map((one) => (one === place ? { ...place, ...part } : one)) });
   const named = setup.names.filter(({ id }) => place.accepts.includes(id)).map(({ text }) => text);
   return (
-    <details className="part-note">
-      <summary>
-        {number} {named.join(' / ') || 'no name'}
-      </summary>
-      {setup.names.map(({ id, text }) => (
-        <CheckLine
-          key={id}
-          checked={place.accepts.includes(id)}
-          onChange={(on) =>
-            change({ accepts: on ? [...place.accepts, id] : place.accepts.filter((one) => one !== id) })
-          }
-        >
-          {text || 'empty name'}
-        </CheckLine>
-      ))}
-      <input
-        className="form-control form-control-sm"
-        aria-label={`What place ${number} points at`}
-        placeholder="what it points at, for those who cannot see it"
-        value={place.description}
-        maxLength={300}
-        onChange={(e) => change({ description: e.target.value })}
-      />
-      <input
-        className="form-control form-control-sm"
-        aria-label={`Feedback for place ${number}`}
-        placeholder="what a student with a wrong name reads"
-        value={place.feedback}
-        maxLength={1000}
-        onChange={(e) => change({ feedback: e.target.value })}
-      />
-      <p className="line">
-        {(['x', 'y'] as const).map((axis) => (
-          <span key={axis} className="text-nowrap">
-            {axis === 'x' ? 'from the left' : 'from above'}{' '}
-            <CountInput
-              label={`Place ${number}, percent ${axis === 'x' ? 'from the left' : 'from above'}`}
-              count={Math.round(place.at[axis])}
-              least={-100}
-              most={200}
-              onChange={(count) =>
-                count !== null && onChange(withEnd(setup, place.id, 'at', { ...place.at, [axis]: count }))
-              }
-            />{' '}
-            %
-          </span>
-        ))}
-        <CheckLine
-          checked={place.foot !== null}
-          onChange={(on) => change({ foot: on ? { x: 50, y: Math.min(100, Math.max(0, place.at.y)) } : null })}
-        >
-          with a line
-        </CheckLine>
-        <Button variant="quiet" onClick={() => onChange(withoutPlace(setup, place.id))}>
-          Take place {number} out
-        </Button>
-      </p>
-    </details>
+    <PartNote summary={`${number} ${named.join(' / ') || 'no name'}`}>
+      {() => (
+        <>
+          <PlaceRulesNote name={`place ${number}`} rules={place} things={setup.names} onChange={change} />
+          <input
+            className="form-control form-control-sm"
+            aria-label={`What place ${number} points at`}
+            placeholder="what it points at, for those who cannot see it"
+            value={place.description}
+            maxLength={300}
+            onChange={(e) => change({ description: e.target.value })}
+          />
+          <p className="line">
+            {(['x', 'y'] as const).map((axis) => (
+              <span key={axis} className="text-nowrap">
+                {axis === 'x' ? 'from the left' : 'from above'}{' '}
+                <CountInput
+                  label={`Place ${number}, percent ${axis === 'x' ? 'from the left' : 'from above'}`}
+                  count={Math.round(place.at[axis])}
+                  least={-100}
+                  most={200}
+                  onChange={(count) =>
+                    count !== null && onChange(withEnd(setup, place.id, 'at', { ...place.at, [axis]: count }))
+                  }
+                />{' '}
+                %
+              </span>
+            ))}
+            <CheckLine
+              checked={place.foot !== null}
+              onChange={(on) => change({ foot: on ? { x: 50, y: Math.min(100, Math.max(0, place.at.y)) } : null })}
+            >
+              with a line
+            </CheckLine>
+            <Button variant="quiet" onClick={() => onChange(withoutPlace(setup, place.id))}>
+              Take place {number} out
+            </Button>
+          </p>
+        </>
+      )}
+    </PartNote>
   );
 }

@@ -3,15 +3,28 @@ import { ImagePlus } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { onBoard, onPicture, type Spot } from '@/core/content/board';
-import type { LabelSetup } from '@/core/kinds/label/label';
+import { lineLength, type LabelSetup, MOST_NAMES } from '@/core/kinds/label/label';
 import { Handle, spotIn } from '../../placing/Handle';
-import { schemeSentence } from '../../placing/scheme';
+import { schemeSentence } from '../../placing/scheme-sentence';
+import { leftOver } from '@/core/rules/placing/placed';
+import { BICYCLE } from '@/core/content/bundled';
+import { Trouble } from '../../parts/Trouble';
+import { RowMedia } from '../../parts/RowMedia';
 import { useTray } from '../../tray/tray-context';
 import { plural } from '../../words/marks';
 import type { EditorProps, EditorSide } from '../contract';
-import { besideBoard, Board, lineAt, lineLength } from './Board';
+import { besideBoard, Board, lineAt } from './Board';
 import { Note } from './Note';
-import { linesOf, nextName, withEnd, withMargin, withNameLines, withoutPlace, withPlace } from './setting';
+import {
+  linesOf,
+  nextName,
+  withEnd,
+  withMargin,
+  withNameLines,
+  withNameMedia,
+  withoutPlace,
+  withPlace,
+} from './setting';
 import { SIDES, withSide } from './sides';
 
 /** The picture with its places: names are written beside it, and each gets its place by a click. */
@@ -24,6 +37,8 @@ function Place({ setup, onChange, letter }: EditorProps<LabelSetup>) {
     });
   /** Where the pointer is over the board, with the next name at it. */
   const [pointer, setPointer] = useState<Spot | null>(null);
+  /** How many of the names that were typed or pasted last found no room. */
+  const [leftOut, setLeftOut] = useState(0);
   const face = useRef<HTMLDivElement>(null);
   const next = nextName(setup);
   const nameOf = (accepts: readonly string[]): string =>
@@ -118,20 +133,48 @@ function Place({ setup, onChange, letter }: EditorProps<LabelSetup>) {
             )}
           </p>
         </div>
-        <label className="d-block">
-          <span className="fw-bold">Names</span> <span className="soft">one a line</span>
-          <textarea
-            className="form-control"
-            aria-label={`Slot ${letter}: names, one a line`}
-            rows={Math.min(14, Math.max(5, names.length + 1))}
-            placeholder={'gearbox\nbrake\ngenerator'}
-            value={linesOf(setup)}
-            onChange={(e) => onChange(withNameLines(setup, e.target.value))}
+        <div>
+          <label className="d-block">
+            <span className="fw-bold">Names</span> <span className="soft">one a line</span>
+            <textarea
+              className="form-control"
+              aria-label={`Slot ${letter}: names, one a line`}
+              rows={Math.min(14, Math.max(5, names.length + 1))}
+              placeholder={'gearbox\nbrake\ngenerator'}
+              value={linesOf(setup)}
+              onChange={(e) => {
+                setLeftOut(Math.max(0, e.target.value.split('\n').length - MOST_NAMES));
+                onChange(withNameLines(setup, e.target.value));
+              }}
+            />
+          </label>
+          <Trouble>
+            {leftOut > 0 && `${plural(leftOut, 'name was', 'names were')} left out: there is room for ${MOST_NAMES}.`}
+          </Trouble>
+          {names.map(
+            ({ id, text, media }) =>
+              media && (
+                <RowMedia
+                  key={id}
+                  name={text}
+                  text={text}
+                  longest={300}
+                  media={media}
+                  onChange={(next, words) => onChange(withNameMedia(setup, id, next, words), 'apart')}
+                />
+              ),
+          )}
+          <RowMedia
+            name="One more name"
+            text=""
+            longest={300}
+            media={undefined}
+            onChange={(media, text) => onChange(withNameMedia(setup, null, media, text), 'apart')}
           />
           <span className="soft d-block" role="status">
             {advice(setup)}
           </span>
-        </label>
+        </div>
       </div>
     </div>
   );
@@ -142,19 +185,35 @@ function advice(setup: LabelSetup): string {
   const next = nextName(setup);
   if (setup.names.length === 0) return 'Write or paste all names; those that get no place are distractors.';
   if (!setup.picture) return 'Then choose the picture.';
-  const left = setup.names.filter(({ id }) => !setup.places.some(({ accepts }) => accepts.includes(id))).length;
+  const left = leftOver(setup.names, setup.places).length;
   if (!next) return 'Every name has a place.';
   return `Click where “${next.text}” belongs. ${plural(left, 'name')} without a place: ${left === 1 ? 'it is a distractor' : 'distractors'} if left so.`;
 }
 
-function sentence({ places, names, again, scheme }: LabelSetup): string {
+function sentence({ places, names, again, scheme, typed = false }: LabelSetup): string {
   const of = places.filter(({ accepts }) => accepts.length > 0).length;
   if (of === 0) return 'No name has a place yet.';
-  const placed = new Set(places.flatMap(({ accepts }) => accepts));
-  const over = names.filter(({ id }) => !placed.has(id)).length;
+  if (typed)
+    return `${schemeSentence({ scheme, of, what: 'name typed at its place' })} Words that are none of the names wait for a person.`;
+  const over = leftOver(names, places).length;
   const rest = over === 0 ? '' : ` ${plural(over, 'name')} belong${over === 1 ? 's' : ''} nowhere.`;
   return `${schemeSentence({ scheme, of, what: 'name on its place' })}${again ? ' Names may be used again.' : ''}${rest}`;
 }
+
+/** With white at the left and right, where names are written. */
+const withWhite = (fresh: LabelSetup): LabelSetup => ({
+  ...fresh,
+  margin: { top: 0, right: 40, bottom: 0, left: 40 },
+});
+
+/** The example: four parts of a bicycle, and a name that belongs nowhere. */
+const bicycle = (setup: LabelSetup): LabelSetup =>
+  [
+    { x: 35, y: 25 },
+    { x: 71, y: 18 },
+    { x: 52, y: 78 },
+    { x: 24, y: 86 },
+  ].reduce(withPlace, withNameLines({ ...setup, picture: BICYCLE }, 'saddle\nhandlebar\npedal\nwheel\nbell'));
 
 export const labelEditor: EditorSide<LabelSetup> = {
   Place,
@@ -165,7 +224,14 @@ export const labelEditor: EditorSide<LabelSetup> = {
     {
       name: 'Label a picture',
       about: 'Names to be put where they belong on a picture',
-      setup: (fresh) => ({ ...fresh, margin: { top: 0, right: 40, bottom: 0, left: 40 } }),
+      setup: withWhite,
+      example: { asks: 'Name the parts of the bicycle.', setup: bicycle },
+    },
+    {
+      name: 'Write on a picture',
+      about: 'Names to be typed at the places of a picture, without a list',
+      setup: (fresh) => ({ ...withWhite(fresh), typed: true }),
+      example: { asks: 'Write the names of the parts.', setup: bicycle },
     },
   ],
 };

@@ -8,6 +8,7 @@ import {
   type Margin,
   type Spot,
 } from '@/core/content/board';
+import type { ShownMedia } from '@/core/content/shown';
 import { type LabelName, type LabelPlace, type LabelSetup, MOST_NAMES, MOST_PLACES } from '@/core/kinds/label/label';
 import { lineWords } from '../../parts/rows';
 import { freshPart } from '@/core/rules/placing/placed';
@@ -34,12 +35,25 @@ export function withNameLines(setup: LabelSetup, typed: string): LabelSetup {
   const names: LabelName[] = [];
   texts.forEach((text, i) => {
     const before = same[i] ?? take((name) => setup.names[i]?.id === name.id);
-    names.push({ id: before?.id ?? freshPart([...setup.names, ...names], 'n'), text });
+    names.push({ ...before, id: before?.id ?? freshPart([...setup.names, ...names], 'n'), text });
   });
   const kept = names.length === 1 && names[0]?.text === '' ? [] : names;
   const known = new Set(kept.map(({ id }) => id));
   const places = setup.places.map((place) => ({ ...place, accepts: place.accepts.filter((id) => known.has(id)) }));
   return { ...setup, names: kept, places };
+}
+
+/** One more name, or one of them, as a picture or a sound; without media it is words again. */
+export function withNameMedia(
+  setup: LabelSetup,
+  id: string | null,
+  media: ShownMedia | undefined,
+  text: string,
+): LabelSetup {
+  const { names } = setup;
+  if (id !== null) return { ...setup, names: names.map((name) => (name.id === id ? { ...name, media, text } : name)) };
+  if (names.length >= MOST_NAMES) return setup;
+  return { ...setup, names: [...names, { id: freshPart(names, 'n'), text: text.slice(0, 300), media }] };
 }
 
 /** A place where somebody clicked on the picture, with the next name as its key. */

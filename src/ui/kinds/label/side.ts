@@ -1,9 +1,9 @@
-import type { LabelSheet } from '@/core/kinds/label/label';
-import type { PlacedResponse } from '@/core/rules/placing/placed';
+import type { LabelResponse, LabelSheet } from '@/core/kinds/label/label';
 import type { KindSide } from '../contract';
 import { words } from './words';
 
-export const labelSide: KindSide<LabelSheet, PlacedResponse> = {
+export const labelSide: KindSide<LabelSheet, LabelResponse> = {
   words,
-  answered: (response) => (response?.placed.length ?? 0) > 0,
+  answered: (response) =>
+    (response?.placed.length ?? 0) > 0 || (response?.typed ?? []).some(({ text }) => text.trim() !== ''),
 };

@@ -1,33 +1,34 @@
 'use client';
-import { type CSSProperties, useState } from 'react';
-import { placeName } from '@/core/content/board';
-import type { LabelSheet } from '@/core/kinds/label/label';
-import type { PlacedResponse } from '@/core/rules/placing/placed';
+import { type CSSProperties, useMemo, useState } from 'react';
+import type { LabelResponse, LabelSheet } from '@/core/kinds/label/label';
 import { ItemList } from '../../placing/ItemList';
 import { Place } from '../../placing/Place';
 import { PlacingArea } from '../../placing/PlacingArea';
 import { useBoard, usePlacing } from '../../placing/use-placing';
-import { TextWithFormulas } from '../../sheet/Formula';
+import { thingsOf, useThings } from '../../placing/things';
 import type { ReviewProps, StudentProps } from '../contract';
-import { besideBoard, Board, lineAt, lineLength } from './Board';
+import { besideBoard, Board, lineAt } from './Board';
+import { Larger } from './Larger';
+import { spoken } from './spoken';
+import { TypedLabels } from './TypedLabels';
 
-/** How a place is said: its number, and what it points at where the teacher described that. */
-const spoken = (at: number, description: string): string =>
-  description === '' ? placeName(at) : `${placeName(at)}, ${description}`;
+export function Student(props: StudentProps<LabelSheet, LabelResponse>) {
+  return props.sheet.typed ? <TypedLabels {...props} /> : <PlacedLabels {...props} />;
+}
 
-export function Student({ label, sheet, response, onChange, drawn }: StudentProps<LabelSheet, PlacedResponse>) {
+function PlacedLabels({ label, sheet, response, onChange, drawn }: StudentProps<LabelSheet, LabelResponse>) {
   const { picture, margin, places, names, again } = sheet;
   const [large, setLarge] = useState(false);
+  const stands = useMemo(() => places.map((place) => lineAt(place, margin)), [places, margin]);
+  const { named, draw, beside } = useThings(names, drawn);
   const placing = usePlacing({
-    items: names.map(({ id, text }) => ({ id, name: text })),
+    items: named,
     places: places.map(({ id, description }, i) => ({ id, name: spoken(i, description) })),
     most: 1,
     again,
     placed: response?.placed ?? [],
     onChange: (placed) => onChange({ placed }),
   });
-  const text = new Map(names.map((name) => [name.id, name.text]));
-  const draw = (item: string) => <TextWithFormulas text={text.get(item) ?? ''} drawn={drawn} />;
   if (!picture) return <p className="soft">There is no picture here.</p>;
   return (
     <PlacingArea placing={placing} label={label} draw={draw} className={`label-slot ${besideBoard(picture, margin)}`}>
@@ -36,7 +37,7 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
           picture={picture}
           margin={margin}
           places={places}
-          length={lineLength(names)}
+          length={sheet.length}
           large={large}
           mark={({ id }, number, style) => <Mark key={id} place={id} number={number} style={style} />}
         >
@@ -47,17 +48,13 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
               name={spoken(i, place.description)}
               draw={draw}
               number={i + 1}
-              style={lineAt(place, margin)}
+              {...(stands[i] ? { style: stands[i] } : {})}
             />
           ))}
         </Board>
-        <p className="picture-tools">
-          <button type="button" className="picture-act" aria-pressed={large} onClick={() => setLarge(!large)}>
-            {large ? 'Smaller' : 'Larger'}
-          </button>
-        </p>
+        <Larger large={large} onChange={setLarge} />
       </div>
-      <ItemList title="Names" draw={draw} />
+      <ItemList title="Names" draw={draw} beside={beside} />
     </PlacingArea>
   );
 }
@@ -83,9 +80,9 @@ function Mark({ place, number, style }: { place: string; number: number; style: 
   );
 }
 
-export function Review({ sheet, response, drawn }: ReviewProps<LabelSheet, PlacedResponse>) {
+export function Review({ sheet, response, drawn }: ReviewProps<LabelSheet, LabelResponse>) {
   const { picture, margin, places, names } = sheet;
-  const text = new Map(names.map((name) => [name.id, name.text]));
+  const { draw } = thingsOf(names, drawn);
   if (!picture) return <p className="soft">There is no picture here.</p>;
   return (
     <div className="mb-2">
@@ -93,7 +90,7 @@ export function Review({ sheet, response, drawn }: ReviewProps<LabelSheet, Place
         picture={picture}
         margin={margin}
         places={places}
-        length={lineLength(names)}
+        length={sheet.length}
         mark={({ id }, number, style) => (
           <span key={id} className="mark" style={style}>
             <span>{number}</span>
@@ -102,14 +99,11 @@ export function Review({ sheet, response, drawn }: ReviewProps<LabelSheet, Place
       >
         {places.map((place, i) => {
           const given = response?.placed.find((one) => one.place === place.id);
+          const typed = response?.typed?.find((one) => one.place === place.id)?.text ?? '';
           return (
             <span key={place.id} className="name-line" style={lineAt(place, margin)}>
               <span className="number">{i + 1}</span>
-              {given ? (
-                <TextWithFormulas text={text.get(given.item) ?? ''} drawn={drawn} />
-              ) : (
-                <span className="visually-hidden">nothing</span>
-              )}
+              {given ? draw(given.item) : typed || <span className="visually-hidden">nothing</span>}
             </span>
           );
         })}

@@ -1,14 +1,16 @@
+import { quoted } from '../../words/quoted';
 import type { KindWords } from '../contract';
 
 export const words: KindWords = {
   name: 'label a picture',
-  sign: '⌖',
+  sign: '↗',
+  traces: {
+    'label-unread': (v, e) => `${v.at}: ${quoted(e)} is none of the names; a person decides`,
+  },
   findings: {
     'label-no-picture': () => 'There is no picture to label yet. Choose one on the sheet.',
     'label-undescribed': () => 'The picture is not described for those who cannot see it.',
     'label-no-place': () => 'No name has a place yet. Click the picture where the first one belongs.',
-    'label-name-empty': () => 'One of the names is empty.',
-    'label-name-twice': (v) => `“${v.text}” stands in the list twice.`,
     'label-place-empty': (v) => `No name belongs to place ${v.number}.`,
     'label-name-used': (v) =>
       `The name of place ${v.number} belongs to an earlier place, too. Let names be used again.`,

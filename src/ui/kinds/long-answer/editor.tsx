@@ -117,7 +117,18 @@ export const longAnswerEditor: EditorSide<LongAnswerSetup> = {
   Note,
   trialHint: 'Type an answer as a student would',
   presets: [
-    { name: 'Long answer', about: 'A text that a person marks, with a rubric if wanted', setup: (fresh) => fresh },
+    {
+      name: 'Long answer',
+      about: 'A text that a person marks, with a rubric if wanted',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'Describe how the brake of a bicycle stops the wheel.',
+        setup: (setup) => ({
+          ...setup,
+          example: 'The pads press on the rim, and friction turns its motion into heat.',
+        }),
+      },
+    },
   ],
   sentence,
 };

@@ -1,23 +1,30 @@
 'use client';
 import { Plus, X } from 'lucide-react';
-import { type ClipboardEvent, type KeyboardEvent, useRef } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import Button from 'react-bootstrap/Button';
-import { type MatchSetup, MOST_PAIRS } from '@/core/kinds/match/match';
+import { match, type MatchSetup, MOST_PAIRS } from '@/core/kinds/match/match';
 import { CheckLine } from '../../parts/CheckLine';
-import { LineRows } from '../../parts/LineRows';
-import { lineWords, type Row, withLines } from '../../parts/rows';
-import { freshPart } from '@/core/rules/placing/placed';
-import { SchemeLine, schemeSentence } from '../../placing/scheme';
+import { Distractors } from '../../parts/Distractors';
+import { RowMedia } from '../../parts/RowMedia';
+import { leftOut, type Row } from '../../parts/rows';
+import { Trouble } from '../../parts/Trouble';
+import { plural } from '../../words/marks';
+import { leftOver } from '@/core/rules/placing/placed';
+import { schemeSentence } from '../../placing/scheme-sentence';
+import { PartNote } from '../../placing/PartNote';
+import { PlaceRulesNote } from '../../placing/PlaceRulesNote';
+import { SchemeSelect } from '../../parts/SchemeSelect';
 import type { EditorProps, EditorSide } from '../contract';
-import { leftOver, rightOf, withoutPair, withPair, withPastedPairs, withRight } from './pairs';
+import { partnerOf, rightOf, withoutPair, withPair, withPartnerMedia, withPastedPairs, withRight } from './pairs';
 import './match.scss';
 
 /** What belongs together, a pair a line; below, partners that belong to nothing. */
 function Place({ setup, onChange, letter, onLeave }: EditorProps<MatchSetup>) {
   const group = useRef<HTMLDivElement>(null);
+  /** How many pairs of the last pasted list found no room. */
+  const [left, setLeftOut] = useState(0);
   const { prompts, partners } = setup;
-  const extra = leftOver(setup);
   const goOn = (next: MatchSetup, field: number): void => {
     flushSync(() => onChange(next));
     group.current?.querySelectorAll<HTMLInputElement>('input')[field]?.focus();
@@ -38,14 +45,12 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<MatchSetup>) {
     const text = event.clipboardData.getData('text/plain');
     if (!/\S\s*[\n\t]\s*\S/.test(text)) return;
     event.preventDefault();
-    onChange(withPastedPairs(setup, at, text));
+    const next = withPastedPairs(setup, at, text);
+    onChange(next);
+    setLeftOut(leftOut(prompts, next.prompts, text));
   };
-  const fresh = (rows: readonly Row[], text: string): Row => ({ id: freshPart([...partners, ...rows], 'a'), text });
-  const shown = extra.length > 0 ? extra : [fresh([], '')];
-  const keepExtra = (rows: Row[]): void => {
-    const written = rows.length === 1 && rows[0]?.text === '' ? [] : rows;
-    onChange({ ...setup, partners: [...partners.filter((one) => !extra.includes(one)), ...written] });
-  };
+  const change = (id: string, part: Partial<Row>): void =>
+    onChange({ ...setup, prompts: prompts.map((one) => (one.id === id ? { ...one, ...part } : one)) });
   return (
     <div className="d-grid gap-2">
       <div className="pair-rows" role="group" aria-label={`Slot ${letter}: what belongs together`} ref={group}>
@@ -56,14 +61,16 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<MatchSetup>) {
               placeholder={at === 0 ? 'Stands at the left' : 'Left'}
               value={prompt.text}
               maxLength={500}
-              onChange={(e) =>
-                onChange({
-                  ...setup,
-                  prompts: prompts.map((one) => (one === prompt ? { ...one, text: e.target.value } : one)),
-                })
-              }
+              onChange={(e) => change(prompt.id, { text: e.target.value })}
               onKeyDown={(event) => press(event, at, 0)}
               onPaste={(event) => paste(event, at)}
+            />
+            <RowMedia
+              name={`Pair ${at + 1}, left`}
+              text={prompt.text}
+              longest={500}
+              media={prompt.media}
+              onChange={(media, text) => change(prompt.id, { media, text })}
             />
             <span aria-hidden="true">–</span>
             <input
@@ -73,6 +80,13 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<MatchSetup>) {
               maxLength={500}
               onChange={(e) => onChange(withRight(setup, prompt.id, e.target.value))}
               onKeyDown={(event) => press(event, at, 1)}
+            />
+            <RowMedia
+              name={`Pair ${at + 1}, right`}
+              text={rightOf(setup, prompt)}
+              longest={500}
+              media={partnerOf(setup, prompt)?.media}
+              onChange={(media, text) => onChange(withPartnerMedia(setup, prompt.id, media, text))}
             />
             <Button
               variant="quiet"
@@ -93,73 +107,46 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<MatchSetup>) {
             <Plus size={15} /> pair
           </Button>
         </div>
+        <Trouble>
+          {left > 0 && `${plural(left, 'pair was', 'pairs were')} left out: there is room for ${MOST_PAIRS}.`}
+        </Trouble>
       </div>
-      <LineRows
-        rows={shown}
-        what="distractor"
+      <Distractors
+        things={partners}
+        places={prompts}
         label={`Slot ${letter}: partners that belong to nothing`}
-        most={MOST_PAIRS - partners.length + shown.length}
-        least={1}
+        placeholder="A partner that belongs to nothing, if wanted"
+        most={MOST_PAIRS}
         longest={500}
-        placeholder={() => 'A partner that belongs to nothing, if wanted'}
-        fresh={fresh}
-        pasted={(at, text) =>
-          withLines(shown, at, {
-            text,
-            most: MOST_PAIRS - partners.length + shown.length,
-            write: (line, empty, all) => ({ ...(empty ?? fresh(all, '')), text: lineWords(line).slice(0, 500) }),
-          })
-        }
-        onChange={keepExtra}
+        letter="a"
+        onChange={(next) => onChange({ ...setup, partners: next })}
         onLeave={onLeave}
       />
     </div>
   );
 }
 
-function Note({ setup, onChange, marks }: EditorProps<MatchSetup>) {
+function Note({ setup, onChange }: EditorProps<MatchSetup>) {
   const { prompts, partners } = setup;
   const change = (id: string, part: Partial<(typeof prompts)[number]>): void =>
     onChange({ ...setup, prompts: prompts.map((one) => (one.id === id ? { ...one, ...part } : one)) });
-  const of = prompts.filter(({ accepts }) => accepts.length > 0).length;
   return (
     <div className="rule-edit">
-      <SchemeLine scheme={setup.scheme} of={of} marks={marks} onChange={(scheme) => onChange({ ...setup, scheme })} />
+      <SchemeSelect scheme={setup.scheme} onChange={(scheme) => onChange({ ...setup, scheme })} />
       <CheckLine checked={setup.again} onChange={(again) => onChange({ ...setup, again })}>
         a partner may be used again
       </CheckLine>
       {prompts.map((prompt) => (
-        <fieldset key={prompt.id} className="mb-2">
-          <legend className="fs-6 fw-bold mb-0">{prompt.text || 'pair'}</legend>
-          <details>
-            <summary className="soft">
-              also right: {prompt.accepts.length > 1 ? prompt.accepts.length - 1 : 'none'}
-            </summary>
-            {partners
-              .filter(({ id }) => id !== prompt.accepts[0])
-              .map(({ id, text }) => (
-                <CheckLine
-                  key={id}
-                  checked={prompt.accepts.includes(id)}
-                  onChange={(on) =>
-                    change(prompt.id, {
-                      accepts: on ? [...prompt.accepts, id] : prompt.accepts.filter((one) => one !== id),
-                    })
-                  }
-                >
-                  {text}
-                </CheckLine>
-              ))}
-          </details>
-          <input
-            className="form-control form-control-sm"
-            aria-label={`Feedback for ${prompt.text}`}
-            placeholder="when it was matched otherwise"
-            value={prompt.feedback}
-            maxLength={1000}
-            onChange={(e) => change(prompt.id, { feedback: e.target.value })}
-          />
-        </fieldset>
+        <PartNote key={prompt.id} summary={`${prompt.text || 'pair'} – ${rightOf(setup, prompt) || 'no partner'}`}>
+          {() => (
+            <PlaceRulesNote
+              name={prompt.text || 'this pair'}
+              rules={prompt}
+              things={partners}
+              onChange={(part) => change(prompt.id, part)}
+            />
+          )}
+        </PartNote>
       ))}
     </div>
   );
@@ -168,7 +155,7 @@ function Note({ setup, onChange, marks }: EditorProps<MatchSetup>) {
 function sentence(setup: MatchSetup): string {
   const of = setup.prompts.filter(({ accepts }) => accepts.length > 0).length;
   if (of === 0) return 'Nothing is paired yet.';
-  const over = leftOver(setup).length;
+  const over = leftOver(setup.partners, setup.prompts).length;
   const rest = over === 0 ? '' : ` ${over} ${over === 1 ? 'partner is' : 'partners are'} left over.`;
   return `${schemeSentence({ scheme: setup.scheme, of, what: 'right pair' })}${rest}`;
 }
@@ -179,5 +166,15 @@ export const matchEditor: EditorSide<MatchSetup> = {
   sentence,
   trialHint: 'Type pairs such as ice = heat; storm = park',
   keyHint: 'One pair a line, such as ice = heat',
-  presets: [{ name: 'Match pairs', about: 'What belongs to what', setup: (setup) => setup }],
+  presets: [
+    {
+      name: 'Match pairs',
+      about: 'What belongs to what',
+      setup: (setup) => setup,
+      example: {
+        asks: 'Which unit belongs to which quantity?',
+        setup: (setup) => match.typed.withKey(setup, 'length = metre\ntime = second\nforce = newton\n = volt'),
+      },
+    },
+  ],
 };

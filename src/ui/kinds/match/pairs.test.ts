@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { match, type MatchSetup } from '@/core/kinds/match/match';
-import { leftOver, rightOf, withoutPair, withPastedPairs, withRight } from './pairs';
+import { rightOf, withoutPair, withPastedPairs, withRight } from './pairs';
 
 const three = match.typed.withKey(match.fresh(), 'overspeed = brake\nice = heat\nstorm = brake\n= paint');
 const lines = (setup: MatchSetup): string[] =>
@@ -26,7 +26,6 @@ describe('pairs', () => {
     const less = withoutPair(three, three.prompts[1]?.id ?? '');
     expect(lines(less)).toEqual(['overspeed = brake', 'storm = brake']);
     expect(less.partners.map(({ text }) => text)).toEqual(['brake', 'paint']);
-    expect(leftOver(less).map(({ text }) => text)).toEqual(['paint']);
     expect(withRight(three, three.prompts[1]?.id ?? '', '').partners).toHaveLength(2);
   });
 

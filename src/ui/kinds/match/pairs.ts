@@ -1,18 +1,29 @@
+import type { ShownMedia } from '@/core/content/shown';
 import { type MatchSetup, MOST_PAIRS } from '@/core/kinds/match/match';
-import { type Row } from '../../parts/rows';
+import type { Row } from '../../parts/rows';
 import { freshPart } from '@/core/rules/placing/placed';
 
 type Prompt = MatchSetup['prompts'][number];
 
 /** The partner that stands beside a prompt: the first that it accepts. */
-export function rightOf({ partners }: MatchSetup, { accepts: [first] }: Prompt): string {
-  return partners.find(({ id }) => id === first)?.text ?? '';
+export function partnerOf({ partners }: MatchSetup, { accepts: [first] }: Prompt): Row | undefined {
+  return partners.find(({ id }) => id === first);
 }
 
-/** Partners that no prompt accepts. */
-export function leftOver({ prompts, partners }: MatchSetup): Row[] {
-  const paired = new Set(prompts.flatMap(({ accepts }) => accepts));
-  return partners.filter(({ id }) => !paired.has(id));
+/** Its words; none where there is no partner. */
+export const rightOf = (setup: MatchSetup, prompt: Prompt): string => partnerOf(setup, prompt)?.text ?? '';
+
+/** A prompt whose partner is a picture or a sound, or words alone again. */
+export function withPartnerMedia(
+  setup: MatchSetup,
+  id: string,
+  media: ShownMedia | undefined,
+  text: string,
+): MatchSetup {
+  const next = withRight(setup, id, text);
+  const prompt = next.prompts.find((one) => one.id === id);
+  const partner = prompt && partnerOf(next, prompt);
+  return { ...next, partners: next.partners.map((one) => (one === partner ? { ...one, media } : one)) };
 }
 
 /**
@@ -28,7 +39,13 @@ export function withRight(setup: MatchSetup, id: string, text: string): MatchSet
   const there = text === '' ? undefined : setup.partners.find((one) => one.text === text && !also.includes(one.id));
   const kept = there?.id ?? (old === undefined || shared ? freshPart(setup.partners, 'a') : old);
   const others = setup.partners.filter((one) => one.id !== old || shared || one === there);
-  const partners = there || text === '' ? others : [...others.filter((one) => one.id !== kept), { id: kept, text }];
+  const partners =
+    there || text === ''
+      ? others
+      : [
+          ...others.filter((one) => one.id !== kept),
+          { ...setup.partners.find((one) => one.id === kept), id: kept, text },
+        ];
   const accepts = text === '' ? also : [kept, ...also];
   return { ...setup, partners, prompts: setup.prompts.map((one) => (one === prompt ? { ...prompt, accepts } : one)) };
 }

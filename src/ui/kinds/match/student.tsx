@@ -1,60 +1,64 @@
 'use client';
+import type { Shown } from '@/core/content/shown';
 import type { MatchSheet } from '@/core/kinds/match/match';
 import type { PlacedResponse } from '@/core/rules/placing/placed';
 import { ItemList } from '../../placing/ItemList';
 import { Place } from '../../placing/Place';
 import { PlacingArea } from '../../placing/PlacingArea';
 import { usePlacing } from '../../placing/use-placing';
-import { TextWithFormulas } from '../../sheet/Formula';
+import { thingsOf, useThings } from '../../placing/things';
+import { PlaySound, ShownThing, spokenThing } from '../../sheet/ShownThing';
+import type { DrawnFormulas } from '../../sheet/formulas';
 import type { ReviewProps, StudentProps } from '../contract';
 import './match.scss';
 
+function Prompt({ prompt, at, drawn }: { prompt: Shown; at: number; drawn: DrawnFormulas }) {
+  return (
+    <span className="prompt">
+      <ShownThing thing={prompt} at={at} drawn={drawn} />
+      <PlaySound thing={prompt} at={at} />
+    </span>
+  );
+}
+
 export function Student({ label, sheet, response, onChange, drawn }: StudentProps<MatchSheet, PlacedResponse>) {
   const { prompts, partners, again } = sheet;
+  const { named, draw, beside } = useThings(partners, drawn);
   const placing = usePlacing({
-    items: partners.map(({ id, text }) => ({ id, name: text })),
-    places: prompts.map(({ id, text }) => ({ id, name: text })),
+    items: named,
+    places: prompts.map((prompt, i) => ({ id: prompt.id, name: spokenThing(prompt, i) })),
     most: 1,
     again,
     placed: response?.placed ?? [],
     onChange: (placed) => onChange({ placed }),
   });
-  const text = new Map(partners.map((partner) => [partner.id, partner.text]));
-  const draw = (item: string) => <TextWithFormulas text={text.get(item) ?? ''} drawn={drawn} />;
   return (
     <PlacingArea placing={placing} label={label} draw={draw}>
       <ul className="match-rows">
-        {prompts.map((prompt) => (
+        {prompts.map((prompt, i) => (
           <li key={prompt.id}>
-            <span className="prompt">
-              <TextWithFormulas text={prompt.text} drawn={drawn} />
-            </span>
-            <Place place={prompt.id} name={prompt.text} draw={draw} />
+            <Prompt prompt={prompt} at={i} drawn={drawn} />
+            <Place place={prompt.id} name={spokenThing(prompt, i)} draw={draw} />
           </li>
         ))}
       </ul>
-      <ItemList title="To be matched" draw={draw} />
+      <ItemList title="To be matched" draw={draw} beside={beside} />
     </PlacingArea>
   );
 }
 
 export function Review({ sheet, response, drawn }: ReviewProps<MatchSheet, PlacedResponse>) {
-  const text = new Map(sheet.partners.map((partner) => [partner.id, partner.text]));
+  const { draw, beside } = thingsOf(sheet.partners, drawn);
   return (
     <ul className="match-rows mb-2">
-      {sheet.prompts.map((prompt) => {
+      {sheet.prompts.map((prompt, i) => {
         const given = response?.placed.find(({ place }) => place === prompt.id);
         return (
           <li key={prompt.id}>
-            <span className="prompt">
-              <TextWithFormulas text={prompt.text} drawn={drawn} />
-            </span>
+            <Prompt prompt={prompt} at={i} drawn={drawn} />
             <span className="given">
-              {given ? (
-                <TextWithFormulas text={text.get(given.item) ?? ''} drawn={drawn} />
-              ) : (
-                <span className="soft">nothing</span>
-              )}
+              {given ? draw(given.item) : <span className="soft">nothing</span>}
+              {given && beside(given.item)}
             </span>
           </li>
         );

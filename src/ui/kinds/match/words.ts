@@ -6,7 +6,5 @@ export const words: KindWords = {
   findings: {
     'match-few': () => 'Fewer than two pairs. Write what belongs together in one line.',
     'match-shared': () => 'A partner belongs to several, but may be used once. Let it be used again.',
-    'match-empty': () => 'One side of a pair is empty.',
-    'match-same': (v) => `“${v.text}” stands there twice.`,
   },
 };

@@ -1,5 +1,5 @@
 'use client';
-import type { MathsSetup } from '@/core/kinds/maths/maths';
+import { maths, type MathsSetup } from '@/core/kinds/maths/maths';
 import { rulesFromKey } from '@/core/rules/maths/rules';
 import { MathField } from '../../maths/MathField';
 import { MathsRulesEditor, mathsRulesSentence } from '../../rules/MathsRulesEditor';
@@ -28,16 +28,31 @@ function Note({ setup, onChange, marks }: EditorProps<MathsSetup>) {
   return <MathsRulesEditor rules={setup.rules} marks={marks} onChange={(rules) => onChange({ ...setup, rules })} />;
 }
 
+/** Of physical quantities: all positive, and solved for any of them. */
+const ofQuantities = (setup: MathsSetup): MathsSetup => ({
+  ...setup,
+  rules: { ...setup.rules, allPositive: true, rearranged: true },
+});
+
 export const mathsEditor: EditorSide<MathsSetup> = {
   Place,
   Note,
   trialHint: 'Type a formula as a student would',
   presets: [
-    { name: 'Mathematics', about: 'A formula or equation, in any equal form', setup: (fresh) => fresh },
+    {
+      name: 'Mathematics',
+      about: 'A formula or equation, in any equal form',
+      setup: (fresh) => fresh,
+      example: { asks: 'Expand $(x+3)^2$.', setup: (setup) => maths.typed.withKey(setup, 'x^2+6x+9') },
+    },
     {
       name: 'Formula',
       about: 'As mathematics, of physical quantities: all positive, may be solved for another',
-      setup: (fresh) => ({ ...fresh, rules: { ...fresh.rules, allPositive: true, rearranged: true } }),
+      setup: ofQuantities,
+      example: {
+        asks: 'Speed from distance and time, as a formula.',
+        setup: (setup) => ofQuantities(maths.typed.withKey(setup, 'v = s/t')),
+      },
     },
   ],
   sentence: ({ rules }) => mathsRulesSentence(rules),

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { NumberSetup } from '@/core/kinds/number/number';
+import { number, type NumberSetup } from '@/core/kinds/number/number';
 import { otherReading, rulesFromKey } from '@/core/rules/number/rules';
 import { unitsLike } from '@/core/rules/number/units';
 import { NumberRulesEditor, numberRulesSentence } from '../../rules/NumberRulesEditor';
@@ -107,6 +107,16 @@ export const numberEditor: EditorSide<NumberSetup> = {
   Place,
   Note,
   trialHint: 'Type a number as a student would',
-  presets: [{ name: 'Number, unit', about: 'A number, near enough, with its unit', setup: (fresh) => fresh }],
+  presets: [
+    {
+      name: 'Number, unit',
+      about: 'A number, near enough, with its unit',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'How long does one ride 12 km at 18 km/h?',
+        setup: (setup) => number.typed.withKey(setup, '40 min'),
+      },
+    },
+  ],
   sentence: ({ rules }) => numberRulesSentence(rules),
 };

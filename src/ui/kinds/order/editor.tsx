@@ -1,8 +1,8 @@
 'use client';
-import { MOST_IN_ORDER, type OrderLook, type OrderSetup } from '@/core/kinds/order/order';
+import { MOST_IN_ORDER, order, type OrderLook, type OrderSetup } from '@/core/kinds/order/order';
 import { ORDER_SCHEMES, type OrderScheme } from '@/core/rules/ordering/rules';
 import { LineRows } from '../../parts/LineRows';
-import { lineWords, type Row, withLines } from '../../parts/rows';
+import type { Row } from '../../parts/rows';
 import { freshPart } from '@/core/rules/placing/placed';
 import type { EditorProps, EditorSide } from '../contract';
 
@@ -21,13 +21,6 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<OrderSetup>) {
       longest={1000}
       placeholder={(at) => (at === 0 ? 'First, in the right order; students see them mixed' : 'Next')}
       fresh={fresh}
-      pasted={(at, text) =>
-        withLines(items, at, {
-          text,
-          most: MOST_IN_ORDER,
-          write: (line, empty, all) => ({ ...(empty ?? fresh(all, '')), text: lineWords(line).slice(0, 1000) }),
-        })
-      }
       onChange={(next) => onChange({ ...setup, items: next })}
       onLeave={onLeave}
     />
@@ -103,11 +96,23 @@ export const orderEditor: EditorSide<OrderSetup> = {
   trialHint: 'Type the numbers of the lines in another order, such as 2 1 3',
   keyHint: 'One line each, in the right order',
   presets: [
-    { name: 'Put in order', about: 'Steps or events in their right order', setup: (setup) => setup },
+    {
+      name: 'Put in order',
+      about: 'Steps or events in their right order',
+      setup: (setup) => setup,
+      example: {
+        asks: 'From the shortest to the longest.',
+        setup: (setup) => order.typed.withKey(setup, 'a second\na minute\nan hour\na day'),
+      },
+    },
     {
       name: 'Words to a sentence',
       about: 'Words or letters in a row, to be put right',
       setup: (setup) => ({ ...setup, look: 'across', scheme: 'run' }),
+      example: {
+        asks: 'Make a sentence of the words.',
+        setup: (setup) => order.typed.withKey(setup, 'Please\nclose\nthe\nwindow\nbehind you'),
+      },
     },
   ],
 };

@@ -14,7 +14,7 @@ import { type KeyboardEvent, type ReactNode, useId, useRef, useState } from 'rea
 import { flushSync } from 'react-dom';
 import type { OrderLook, OrderResponse, OrderSheet } from '@/core/kinds/order/order';
 import { moved } from '../../parts/rows';
-import { TextWithFormulas } from '../../sheet/Formula';
+import { thingsOf } from '../../placing/things';
 import type { ReviewProps, StudentProps } from '../contract';
 import './order.scss';
 
@@ -32,11 +32,12 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
   const given = response?.order ?? [];
   const answered = given.length > 0;
   const order = answered ? given : sheet.items.map((item) => item.id);
-  const rows = order.flatMap((one) => sheet.items.find((item) => item.id === one) ?? []);
+  const { named, draw, beside } = thingsOf(sheet.items, drawn);
+  const rows = order.flatMap((one) => named.find((item) => item.id === one) ?? []);
   const move = (from: number, to: number): void => {
     if (from < 0 || to < 0 || to >= rows.length) return;
     onChange({ order: moved(rows, from, to).map((row) => row.id) });
-    say(`${rows[from]?.text} is ${to + 1} of ${rows.length}.`);
+    say(`${rows[from]?.name} is ${to + 1} of ${rows.length}.`);
   };
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (over) move(order.indexOf(String(active.id)), order.indexOf(String(over.id)));
@@ -45,8 +46,8 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
     const item = order[at] ?? '';
     const step = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[event.key];
     if (event.key === ' ' || event.key === 'Enter') {
-      if (carried) say(`${rows[at]?.text} is ${at + 1} of ${rows.length}.`);
-      else say(`${rows[at]?.text} taken. The arrows move it, Space puts it down.`);
+      if (carried) say(`${rows[at]?.name} is ${at + 1} of ${rows.length}.`);
+      else say(`${rows[at]?.name} taken. The arrows move it, Space puts it down.`);
       if (!answered) onChange({ order });
       setCarried(carried ? null : { item, before: answered ? given : null });
     } else if (event.key === 'Escape' && carried) {
@@ -75,15 +76,16 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
                 key={row.id}
                 item={row.id}
                 look={sheet.look}
-                text={row.text}
+                name={row.name}
                 at={at}
                 last={at === rows.length - 1}
                 carried={carried?.item === row.id}
                 onKey={(event) => press(event, at)}
                 onLeave={() => setCarried(null)}
                 onMove={(step) => move(at, at + step)}
+                beside={beside(row.id)}
               >
-                <TextWithFormulas text={row.text} drawn={drawn} />
+                {draw(row.id)}
               </Line>
             ))}
           </ol>
@@ -113,17 +115,19 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
 interface LineProps {
   item: string;
   look: OrderLook;
-  text: string;
+  name: string;
   at: number;
   last: boolean;
   carried: boolean;
   onKey: (event: KeyboardEvent) => void;
   onLeave: () => void;
   onMove: (step: number) => void;
+  /** The button of a sound. */
+  beside: ReactNode;
   children: ReactNode;
 }
 
-function Line({ item, look, text, at, last, carried, onKey, onLeave, onMove, children }: LineProps) {
+function Line({ item, look, name, at, last, carried, onKey, onLeave, onMove, beside, children }: LineProps) {
   const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: item });
   const [Earlier, Later] = look === 'down' ? [ArrowUp, ArrowDown] : [ArrowLeft, ArrowRight];
   return (
@@ -138,17 +142,18 @@ function Line({ item, look, text, at, last, carried, onKey, onLeave, onMove, chi
         tabIndex={0}
         data-item={item}
         aria-pressed={carried}
-        aria-label={`${at + 1}: ${text}`}
+        aria-label={`${at + 1}: ${name}`}
         onKeyDown={onKey}
         onBlur={(event) => event.relatedTarget && onLeave()}
         {...listeners}
       >
         <GripVertical size={16} aria-hidden /> <span>{children}</span>
       </span>
-      <button type="button" aria-label={`${text}: earlier`} disabled={at === 0} onClick={() => onMove(-1)}>
+      {beside}
+      <button type="button" aria-label={`${name}: earlier`} disabled={at === 0} onClick={() => onMove(-1)}>
         <Earlier size={18} aria-hidden />
       </button>
-      <button type="button" aria-label={`${text}: later`} disabled={last} onClick={() => onMove(1)}>
+      <button type="button" aria-label={`${name}: later`} disabled={last} onClick={() => onMove(1)}>
         <Later size={18} aria-hidden />
       </button>
     </li>
@@ -156,16 +161,16 @@ function Line({ item, look, text, at, last, carried, onKey, onLeave, onMove, chi
 }
 
 export function Review({ sheet, response, drawn }: ReviewProps<OrderSheet, OrderResponse>) {
-  const rows = (response?.order ?? []).flatMap((one) => sheet.items.find((item) => item.id === one) ?? []);
-  if (rows.length === 0) return <p className="soft">no answer</p>;
+  const { draw, beside } = thingsOf(sheet.items, drawn);
+  const order = response?.order ?? [];
+  if (order.length === 0) return <p className="soft">no answer</p>;
   return (
     <div className={`ordering ${sheet.look}`}>
       <ol>
-        {rows.map((row) => (
-          <li key={row.id}>
-            <span className="order-item">
-              <TextWithFormulas text={row.text} drawn={drawn} />
-            </span>
+        {order.map((item) => (
+          <li key={item}>
+            <span className="order-item">{draw(item)}</span>
+            {beside(item)}
           </li>
         ))}
       </ol>

@@ -5,8 +5,6 @@ export const words: KindWords = {
   sign: '⇅',
   findings: {
     'order-one': () => 'There is one thing only. Write at least two, in the right order.',
-    'order-empty': () => 'A line is empty.',
-    'order-same': (v) => `“${v.text}” stands there twice; nobody could tell which comes first.`,
   },
   traces: {
     'order-place': (v) => `${v.right} of ${v.of} exactly in their place`,

@@ -106,5 +106,23 @@ export const scaleEditor: EditorSide<ScaleSetup> = {
   Note,
   sentence,
   trialHint: 'Move the slider as a student would',
-  presets: [{ name: 'Scale', about: 'A value between two ends, chosen with a slider', setup: (fresh) => fresh }],
+  presets: [
+    {
+      name: 'Scale',
+      about: 'A value between two ends, chosen with a slider',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'How much of a right angle is 45 degrees, in per cent?',
+        setup: (setup) => ({
+          ...setup,
+          from: 0,
+          to: 100,
+          step: 5,
+          lowest: 'nothing',
+          highest: 'all of it',
+          key: { least: '50', most: '50' },
+        }),
+      },
+    },
+  ],
 };

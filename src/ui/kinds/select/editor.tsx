@@ -12,12 +12,12 @@ import {
   UNIT_SIZES,
   type UnitSize,
 } from '@/core/kinds/select/units';
-import { CHOICE_SCHEMES, type ChoiceScheme } from '@/core/rules/choice/rules';
+import type { ChoiceScheme } from '@/core/rules/choice/rules';
 import { CountInput } from '../../parts/CountInput';
 import { plural } from '../../words/marks';
+import { SchemeSelect } from '../../parts/SchemeSelect';
 import type { EditorProps, EditorSide } from '../contract';
 import { Units } from './Units';
-import { SCHEME_WORDS } from '../../words/schemes';
 
 /** The text, and below it the same to be clicked: what is marked is right. */
 function Place({ setup, onChange, letter }: EditorProps<SelectSetup>) {
@@ -110,20 +110,7 @@ function Note({ setup, onChange }: EditorProps<SelectSetup>) {
           ))}
         </select>
       </label>
-      <label className="line">
-        marks:
-        <select
-          className="form-select"
-          value={setup.scheme}
-          onChange={(e) => onChange({ ...setup, scheme: e.target.value as ChoiceScheme })}
-        >
-          {CHOICE_SCHEMES.map((scheme) => (
-            <option key={scheme} value={scheme}>
-              {SCHEME_WORDS[scheme]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <SchemeSelect scheme={setup.scheme} onChange={(scheme) => onChange({ ...setup, scheme })} />
       <label className="line">
         at most
         <CountInput
@@ -157,6 +144,16 @@ function sentence({ units, most, scheme }: SelectSetup): string {
   return sentences[scheme] + limit;
 }
 
+/** A text of which these units are right. */
+function found(setup: SelectSetup, text: string, right: readonly string[]): SelectSetup {
+  const units = resplit(setup, text, setup.size, MOST_UNITS);
+  return {
+    ...setup,
+    text,
+    units: units.map((unit) => ({ ...unit, key: right.includes(text.slice(unit.from, unit.to)) })),
+  };
+}
+
 export const selectEditor: EditorSide<SelectSetup> = {
   Place,
   Note,
@@ -167,11 +164,22 @@ export const selectEditor: EditorSide<SelectSetup> = {
       name: 'Select words',
       about: 'Words of a text that are to be found',
       setup: (fresh) => fresh,
+      example: {
+        asks: 'Select the verbs.',
+        setup: (setup) => found(setup, 'The chain turns the wheel while the rider steers.', ['turns', 'steers']),
+      },
     },
     {
       name: 'Select sentences',
       about: 'Sentences of a text that are to be found',
       setup: (fresh) => ({ ...fresh, size: 'sentences' }),
+      example: {
+        asks: 'Which sentence is an opinion?',
+        setup: (setup) =>
+          found(setup, 'The bridge is 80 m long. It is the finest in the county. It opened in spring.', [
+            'It is the finest in the county.',
+          ]),
+      },
     },
   ],
 };

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { ShortTextSetup } from '@/core/kinds/short-text/short-text';
+import { shortText, type ShortTextSetup } from '@/core/kinds/short-text/short-text';
 import { wordingsOf } from '@/core/rules/text/rules';
 import { TextRulesEditor } from '../../rules/TextRulesEditor';
 import { textRulesSentence } from '../../words/text-rules';
@@ -71,12 +71,32 @@ export const shortTextEditor: EditorSide<ShortTextSetup> = {
   Note,
   trialHint: 'Type an answer as a student would',
   presets: [
-    { name: 'Short text', about: 'A word or a sentence, marked by your wordings', setup: (fresh) => fresh },
-    { name: 'Fill in a word', about: 'A gap inside a sentence', setup: (fresh) => ({ ...fresh, room: 'word' }) },
+    {
+      name: 'Short text',
+      about: 'A word or a sentence, marked by your wordings',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'What does a thermometer measure?',
+        setup: (setup) => shortText.typed.withKey(setup, 'temperature; the temperature'),
+      },
+    },
+    {
+      name: 'Fill in a word',
+      about: 'A gap inside a sentence',
+      setup: (fresh) => ({ ...fresh, room: 'word' }),
+      example: {
+        asks: 'A triangle whose sides are all equal is called',
+        setup: (setup) => shortText.typed.withKey(setup, 'equilateral'),
+      },
+    },
     {
       name: 'A few lines',
       about: 'Several lines, marked by keywords',
       setup: (fresh) => ({ ...fresh, room: 'lines' }),
+      example: {
+        asks: 'Why does a bicycle have gears?',
+        setup: (setup) => shortText.typed.withKey(setup, 'to pedal with less force uphill'),
+      },
     },
   ],
   sentence: ({ rules }) => textRulesSentence(rules),

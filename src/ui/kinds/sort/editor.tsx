@@ -2,11 +2,14 @@
 import { Plus, X } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
 import { MOST_GROUPS, MOST_ITEMS, type SortItem, type SortSetup } from '@/core/kinds/sort/sort';
-import { CheckLine } from '../../parts/CheckLine';
 import { LineRows } from '../../parts/LineRows';
-import { lineWords, withLines } from '../../parts/rows';
+import { RowMedia } from '../../parts/RowMedia';
+import { emptyRow, type Row } from '../../parts/rows';
 import { freshPart } from '@/core/rules/placing/placed';
-import { SchemeLine, schemeSentence } from '../../placing/scheme';
+import { schemeSentence } from '../../placing/scheme-sentence';
+import { PartNote } from '../../placing/PartNote';
+import { PlaceRulesNote } from '../../placing/PlaceRulesNote';
+import { SchemeSelect } from '../../parts/SchemeSelect';
 import type { EditorProps, EditorSide } from '../contract';
 
 /** The groups side by side, each with what belongs to it; last what belongs nowhere. */
@@ -23,7 +26,7 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<SortSetup>) {
   const keep = (group: string | null, rows: SortItem[]): void => {
     const others = items.filter((item) => (item.groups[0] ?? null) !== group);
     // A lone empty row is only where one begins to write.
-    const written = rows.length === 1 && rows[0]?.text === '' ? [] : rows;
+    const written = rows.filter((row) => rows.length > 1 || !emptyRow(row));
     onChange({ ...setup, items: [...others, ...written] });
   };
   const column = (group: string | null, what: string) => {
@@ -39,18 +42,13 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<SortSetup>) {
         longest={500}
         placeholder={() => (group === null ? 'Belongs to no group' : 'Belongs here')}
         fresh={fresh(group)}
-        pasted={(at, text) =>
-          withLines(shown, at, {
-            text,
-            most: MOST_ITEMS - items.length + shown.length,
-            write: (line, empty, all) => ({ ...(empty ?? fresh(group)(all, '')), text: lineWords(line).slice(0, 500) }),
-          })
-        }
         onChange={(next) => keep(group, next)}
         onLeave={onLeave}
       />
     );
   };
+  const changeGroup = (id: string, part: Partial<Row>): void =>
+    onChange({ ...setup, groups: groups.map((group) => (group.id === id ? { ...group, ...part } : group)) });
   return (
     <div className="group-places edit">
       {groups.map((group, i) => (
@@ -62,9 +60,14 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<SortSetup>) {
               placeholder={`Group ${i + 1}`}
               value={group.text}
               maxLength={200}
-              onChange={(e) =>
-                onChange({ ...setup, groups: groups.map((g) => (g === group ? { ...g, text: e.target.value } : g)) })
-              }
+              onChange={(e) => changeGroup(group.id, { text: e.target.value })}
+            />
+            <RowMedia
+              name={`Group ${i + 1}`}
+              text={group.text}
+              longest={200}
+              media={group.media}
+              onChange={(media, text) => changeGroup(group.id, { media, text })}
             />
             <Button
               variant="quiet"
@@ -99,40 +102,24 @@ function Place({ setup, onChange, letter, onLeave }: EditorProps<SortSetup>) {
   );
 }
 
-function Note({ setup, onChange, marks }: EditorProps<SortSetup>) {
+function Note({ setup, onChange }: EditorProps<SortSetup>) {
   const { groups, items } = setup;
   const change = (item: SortItem, part: Partial<SortItem>): void =>
     onChange({ ...setup, items: items.map((one) => (one === item ? { ...item, ...part } : one)) });
-  const of = items.filter((item) => item.groups.length > 0).length;
   return (
     <div className="rule-edit">
-      <SchemeLine scheme={setup.scheme} of={of} marks={marks} onChange={(scheme) => onChange({ ...setup, scheme })} />
-      <p className="soft mb-1">Each item, its groups (any one of them is right), and what a student reads who errs:</p>
+      <SchemeSelect scheme={setup.scheme} onChange={(scheme) => onChange({ ...setup, scheme })} />
       {items.map((item) => (
-        <fieldset key={item.id} className="mb-2">
-          <legend className="fs-6 fw-bold mb-0">{item.text || 'item'}</legend>
-          {groups.map((group) => (
-            <CheckLine
-              key={group.id}
-              checked={item.groups.includes(group.id)}
-              onChange={(on) =>
-                change(item, {
-                  groups: on ? [...item.groups, group.id] : item.groups.filter((one) => one !== group.id),
-                })
-              }
-            >
-              {group.text || 'group'}
-            </CheckLine>
-          ))}
-          <input
-            className="form-control form-control-sm"
-            aria-label={`Feedback for ${item.text}`}
-            placeholder="when it was put elsewhere"
-            value={item.feedback}
-            maxLength={1000}
-            onChange={(e) => change(item, { feedback: e.target.value })}
-          />
-        </fieldset>
+        <PartNote key={item.id} summary={item.text || 'item'}>
+          {() => (
+            <PlaceRulesNote
+              name={item.text || 'this item'}
+              rules={{ ...item, accepts: item.groups }}
+              things={groups}
+              onChange={({ accepts, ...part }) => change(item, { ...part, ...(accepts ? { groups: accepts } : {}) })}
+            />
+          )}
+        </PartNote>
       ))}
     </div>
   );
@@ -151,5 +138,24 @@ export const sortEditor: EditorSide<SortSetup> = {
   Note,
   sentence,
   trialHint: 'Sort as a student would',
-  presets: [{ name: 'Sort into groups', about: 'Items that belong to one group or another', setup: (fresh) => fresh }],
+  presets: [
+    {
+      name: 'Sort into groups',
+      about: 'Items that belong to one group or another',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'Solid, liquid or gas, at room temperature?',
+        setup: (setup) => ({
+          ...setup,
+          groups: ['solid', 'liquid', 'gas'].map((text, i) => ({ id: `g${i + 1}`, text })),
+          items: ['steel', 'glass', 'milk', 'oil', 'air', 'helium'].map((text, i) => ({
+            id: `i${i + 1}`,
+            text,
+            groups: [`g${Math.floor(i / 2) + 1}`],
+            feedback: '',
+          })),
+        }),
+      },
+    },
+  ],
 };

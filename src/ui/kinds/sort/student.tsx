@@ -1,32 +1,44 @@
 'use client';
+import type { Shown } from '@/core/content/shown';
 import type { SortSheet } from '@/core/kinds/sort/sort';
 import type { PlacedResponse } from '@/core/rules/placing/placed';
 import { ItemList } from '../../placing/ItemList';
 import { GroupPlace } from '../../placing/Place';
 import { PlacingArea } from '../../placing/PlacingArea';
 import { usePlacing } from '../../placing/use-placing';
-import { TextWithFormulas } from '../../sheet/Formula';
+import { thingsOf, useThings } from '../../placing/things';
+import { PlaySound, ShownThing, spokenThing } from '../../sheet/ShownThing';
+import type { DrawnFormulas } from '../../sheet/formulas';
 import type { ReviewProps, StudentProps } from '../contract';
+
+function Heading({ group, at, drawn }: { group: Shown; at: number; drawn: DrawnFormulas }) {
+  return (
+    <>
+      <ShownThing thing={group} at={at} drawn={drawn} />
+      {group.media?.medium === 'picture' && <span className="caption">{group.text}</span>}
+      <PlaySound thing={group} at={at} />
+    </>
+  );
+}
 
 export function Student({ label, sheet, response, onChange, drawn }: StudentProps<SortSheet, PlacedResponse>) {
   const { groups, items } = sheet;
+  const { named, draw, beside } = useThings(items, drawn);
   const placing = usePlacing({
-    items: items.map(({ id, text }) => ({ id, name: text })),
-    places: groups.map(({ id, text }) => ({ id, name: text })),
+    items: named,
+    places: groups.map((group, i) => ({ id: group.id, name: spokenThing(group, i) })),
     most: null,
     again: false,
     placed: response?.placed ?? [],
     onChange: (placed) => onChange({ placed }),
   });
-  const text = new Map(items.map((item) => [item.id, item.text]));
-  const draw = (item: string) => <TextWithFormulas text={text.get(item) ?? ''} drawn={drawn} />;
   return (
     <PlacingArea placing={placing} label={label} draw={draw}>
-      <ItemList title="To be sorted" draw={draw} />
+      <ItemList title="To be sorted" draw={draw} beside={beside} />
       <div className="group-places">
-        {groups.map((group) => (
-          <GroupPlace key={group.id} place={group.id} name={group.text} draw={draw}>
-            <TextWithFormulas text={group.text} drawn={drawn} />
+        {groups.map((group, i) => (
+          <GroupPlace key={group.id} place={group.id} name={spokenThing(group, i)} draw={draw}>
+            <Heading group={group} at={i} drawn={drawn} />
           </GroupPlace>
         ))}
       </div>
@@ -36,29 +48,30 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
 
 export function Review({ sheet, response, drawn }: ReviewProps<SortSheet, PlacedResponse>) {
   const placed = response?.placed ?? [];
-  const text = new Map(sheet.items.map((item) => [item.id, item.text]));
-  const left = sheet.items.filter(({ id }) => !placed.some(({ item }) => item === id));
+  const { named, draw, beside } = thingsOf(sheet.items, drawn);
+  const left = named.filter(({ id }) => !placed.some(({ item }) => item === id));
   return (
     <>
       <div className="group-places mb-2">
-        {sheet.groups.map((group) => (
-          <div key={group.id} className="group-place">
+        {sheet.groups.map((group, i) => (
+          <div key={group.id} className="group-place review">
             <h4>
-              <TextWithFormulas text={group.text} drawn={drawn} />
+              <Heading group={group} at={i} drawn={drawn} />
             </h4>
             <ul>
               {placed
                 .filter(({ place }) => place === group.id)
                 .map(({ item }) => (
                   <li key={item}>
-                    <TextWithFormulas text={text.get(item) ?? ''} drawn={drawn} />
+                    {draw(item)}
+                    {beside(item)}
                   </li>
                 ))}
             </ul>
           </div>
         ))}
       </div>
-      {left.length > 0 && <p className="soft">In no group: {left.map((item) => item.text).join(', ')}</p>}
+      {left.length > 0 && <p className="soft">In no group: {left.map(({ name }) => name).join(', ')}</p>}
     </>
   );
 }

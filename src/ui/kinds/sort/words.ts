@@ -6,8 +6,6 @@ export const words: KindWords = {
   findings: {
     'sort-one-group': () => 'There is one group only. Name at least two.',
     'sort-few-items': () => 'Fewer than two items belong to a group.',
-    'sort-empty': () => 'A group or an item has no words yet.',
-    'sort-same': (v) => `“${v.text}” stands there twice.`,
     'sort-empty-group': (v) => `Nothing belongs to “${v.text}”.`,
   },
 };

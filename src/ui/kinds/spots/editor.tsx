@@ -16,8 +16,12 @@ import { CheckLine } from '../../parts/CheckLine';
 import { CountInput } from '../../parts/CountInput';
 import { useLatest } from '../../parts/use-latest';
 import { Handle, spotIn } from '../../placing/Handle';
-import { SchemeLine, schemeSentence } from '../../placing/scheme';
+import { schemeSentence } from '../../placing/scheme-sentence';
 import { useTray } from '../../tray/tray-context';
+import { SchemeSelect } from '../../parts/SchemeSelect';
+import { BICYCLE } from '@/core/content/bundled';
+import { PartNote } from '../../placing/PartNote';
+import { PictureNote } from '../../placing/PictureNote';
 import type { EditorProps, EditorSide } from '../contract';
 import { Picture } from './Picture';
 import '../../placing/placing.scss';
@@ -157,7 +161,7 @@ function Place({ setup, onChange }: EditorProps<SpotsSetup>) {
   );
 }
 
-function Note({ setup, onChange, marks }: EditorProps<SpotsSetup>) {
+function Note({ setup, onChange }: EditorProps<SpotsSetup>) {
   const { areas, picture } = setup;
   const change = (area: Area, part: Partial<Area>): void =>
     onChange({ ...setup, areas: areas.map((one) => (one === area ? { ...area, ...part } : one)) });
@@ -165,12 +169,7 @@ function Note({ setup, onChange, marks }: EditorProps<SpotsSetup>) {
   const called = { x: 'from the left', y: 'from above', width: 'wide', height: 'high' };
   return (
     <div className="rule-edit">
-      <SchemeLine
-        scheme={setup.scheme}
-        of={areas.filter(({ right }) => right).length}
-        marks={marks}
-        onChange={(scheme) => onChange({ ...setup, scheme })}
-      />
+      <SchemeSelect scheme={setup.scheme} onChange={(scheme) => onChange({ ...setup, scheme })} />
       <label className="line">
         at most
         <CountInput
@@ -183,67 +182,70 @@ function Note({ setup, onChange, marks }: EditorProps<SpotsSetup>) {
         />
         points may be set
       </label>
-      {picture && (
-        <label className="d-block">
-          What the picture shows
-          <textarea
-            className="form-control form-control-sm"
-            rows={2}
-            placeholder="For those who cannot see it"
-            value={picture.description}
-            maxLength={1000}
-            onChange={(e) => onChange({ ...setup, picture: { ...picture, description: e.target.value } })}
-          />
-        </label>
-      )}
+      <label className="line">
+        beside an area less and less, nothing from
+        <CountInput
+          label="Percent of the picture’s width from which a point earns nothing"
+          optional
+          count={setup.near ?? null}
+          least={1}
+          most={50}
+          onChange={(near) => onChange({ ...setup, near: near ?? undefined })}
+        />
+        % of the width on
+      </label>
+      {picture && <PictureNote picture={picture} onChange={(next) => onChange({ ...setup, picture: next })} />}
       {areas.map((area, i) => (
-        <details key={area.id} className="part-note">
-          <summary>
-            Area {i + 1}, {area.right ? 'right' : 'wrong'}
-          </summary>
-          <CheckLine checked={area.right} onChange={(right) => change(area, { right })}>
-            a point belongs here
-          </CheckLine>
-          {!area.right && (
-            <input
-              className="form-control form-control-sm"
-              aria-label={`Feedback for area ${i + 1}`}
-              placeholder="what a student who points here reads"
-              value={area.feedback}
-              maxLength={1000}
-              onChange={(e) => change(area, { feedback: e.target.value })}
-            />
+        <PartNote key={area.id} summary={`Area ${i + 1}, ${area.right ? 'right' : 'wrong'}`}>
+          {() => (
+            <>
+              <CheckLine checked={area.right} onChange={(right) => change(area, { right })}>
+                a point belongs here
+              </CheckLine>
+              {!area.right && (
+                <input
+                  className="form-control form-control-sm"
+                  aria-label={`Feedback for area ${i + 1}`}
+                  placeholder="what a student who points here reads"
+                  value={area.feedback}
+                  maxLength={1000}
+                  onChange={(e) => change(area, { feedback: e.target.value })}
+                />
+              )}
+              <p className="line">
+                {numbers.map((name) => (
+                  <span key={name} className="text-nowrap">
+                    <CountInput
+                      label={`Area ${i + 1}, percent ${called[name]}`}
+                      count={Math.round(area[name])}
+                      least={0}
+                      most={100}
+                      onChange={(count) => count !== null && change(area, { [name]: count })}
+                    />{' '}
+                    % {called[name]}
+                  </span>
+                ))}
+                <Button
+                  variant="quiet"
+                  onClick={() => onChange({ ...setup, areas: areas.filter((one) => one !== area) }, 'apart')}
+                >
+                  Take area {i + 1} out
+                </Button>
+              </p>
+            </>
           )}
-          <p className="line">
-            {numbers.map((name) => (
-              <span key={name} className="text-nowrap">
-                <CountInput
-                  label={`Area ${i + 1}, percent ${called[name]}`}
-                  count={Math.round(area[name])}
-                  least={0}
-                  most={100}
-                  onChange={(count) => count !== null && change(area, { [name]: count })}
-                />{' '}
-                % {called[name]}
-              </span>
-            ))}
-            <Button
-              variant="quiet"
-              onClick={() => onChange({ ...setup, areas: areas.filter((one) => one !== area) }, 'apart')}
-            >
-              Take area {i + 1} out
-            </Button>
-          </p>
-        </details>
+        </PartNote>
       ))}
     </div>
   );
 }
 
-function sentence({ areas, scheme }: SpotsSetup): string {
+function sentence({ areas, near, scheme }: SpotsSetup): string {
   const of = areas.filter(({ right }) => right).length;
   if (of === 0) return 'No area is right yet.';
-  return schemeSentence({ scheme, of, what: of === 1 ? 'point in the right area' : 'right area with a point in it' });
+  const what = of === 1 ? 'point in the right area' : 'right area with a point in it';
+  const beside = near === undefined ? '' : ` Up to ${near} % of the width beside it a point earns less and less.`;
+  return schemeSentence({ scheme, of, what }) + beside;
 }
 
 export const spotsEditor: EditorSide<SpotsSetup> = {
@@ -251,5 +253,19 @@ export const spotsEditor: EditorSide<SpotsSetup> = {
   Note,
   sentence,
   trialHint: 'Point as a student would',
-  presets: [{ name: 'Point on a picture', about: 'One or several spots to be shown', setup: (fresh) => fresh }],
+  presets: [
+    {
+      name: 'Point on a picture',
+      about: 'One or several spots to be shown',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'Point to the saddle.',
+        setup: (setup) => ({
+          ...setup,
+          picture: BICYCLE,
+          areas: [{ id: 'r1', shape: 'round', x: 36, y: 24, width: 16, height: 14, right: true, feedback: '' }],
+        }),
+      },
+    },
+  ],
 };

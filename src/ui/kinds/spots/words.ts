@@ -12,6 +12,7 @@ export const words: KindWords = {
   },
   traces: {
     'spot-in': (v) => `point ${v.number} is right`,
+    'spot-near': (v) => `point ${v.number}: near it, ${v.percent} % of its part`,
     'spot-off': (v) => `point ${v.number} is not`,
   },
 };
