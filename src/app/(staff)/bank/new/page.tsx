@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { createQuestion } from '@/server/bank/create-question';
-import { listShelves } from '@/server/bank/shelves';
+import { shelfForNew } from '@/server/bank/shelves';
 
 interface Props {
   searchParams: Promise<{ bank?: string; topic?: string }>;
@@ -14,8 +14,7 @@ export default async function NewQuestionPage({ searchParams }: Props) {
   const ctx = await staffContext();
   if (['cross-site', 'same-site'].includes((await headers()).get('sec-fetch-site') ?? '')) redirect('/bank');
   const { bank, topic } = await searchParams;
-  const shelves = await listShelves(ctx);
-  const shelf = shelves.find((s) => s.id === bank) ?? shelves.find((s) => s.share === 'department') ?? shelves[0];
+  const shelf = await shelfForNew(ctx, bank);
   if (!shelf) redirect('/');
   const known = shelf.topics.some((t) => t.id === topic);
   const created = must(await createQuestion(ctx, { bank: shelf.id, facts: { topic: known && topic ? topic : null } }));
