@@ -56,14 +56,21 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
-    'places',
+    'gallery',
     async (p) => {
-      await p.goto('/bank');
-      await p.getByLabel('Search all text').fill('complete the power formula');
-      await p.getByRole('link', { name: 'Complete the power formula' }).click();
-      await p.getByRole('button', { name: 'Answer slot A' }).click();
-      await p.locator('math-field').first().waitFor();
-      await p.waitForTimeout(600);
+      await p.goto('/department/gallery');
+      const card = p.getByRole('region', { name: 'Label a picture' });
+      await card.scrollIntoViewIfNeeded();
+      await card.evaluate((node) => node.scrollIntoView());
+      for (const [name, place] of [
+        ['saddle', 1],
+        ['bell', 3],
+        ['pedal', 4],
+      ] as const) {
+        await card.locator('.item-list').getByRole('button', { name, exact: true }).click();
+        await card.getByRole('button', { name: `place ${place}:` }).click();
+      }
+      await card.getByRole('button', { name: 'Hand in' }).click();
     },
   ],
   [
@@ -79,11 +86,19 @@ await views('odalys', LAPTOP, [
   [
     'try-the-sheet',
     async (p) => {
+      await p.goto('/bank');
+      await p.getByLabel('Search all text').fill('What the turbine does');
+      await p.getByRole('link', { name: 'What the turbine does' }).click();
       await p.getByRole('button', { name: 'Try the sheet' }).click();
-      await p.getByRole('dialog').getByRole('radio').nth(1).check();
-      await p.getByLabel('Question 1, answer B').fill('5.19');
-      await p.getByLabel('Question 1, answer C').fill('the Betz limit');
-      await p.getByRole('button', { name: 'Hand in' }).click();
+      const sheet = p.getByRole('dialog');
+      for (const [what, group] of [
+        ['three long feathers', 'makes power'],
+        ['one short feather', 'waits for wind'],
+      ] as const) {
+        await sheet.locator('.item-list').getByRole('button', { name: what, exact: true }).click();
+        await sheet.getByRole('button', { name: `Put it in ${group}` }).click();
+      }
+      await sheet.locator('.item-list').getByRole('button', { name: 'a ring in a ring', exact: true }).click();
     },
   ],
   [

@@ -1,6 +1,7 @@
 import { load } from './load';
 import { maths } from './maths';
 import { markingAnew } from './mark-anew';
+import { placing } from './placing';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
 import { search } from './search';
@@ -17,6 +18,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   'load-with-kills': () => load({ students, seconds, kills: 5 }),
   'under-attack': () => load({ students, seconds, kills: 0, attacked: true }),
   room: () => room(),
+  placing: () => placing(),
   writing: () => writing(),
   'mark-anew': () => markingAnew(Number(process.env.BENCH_ATTEMPTS ?? 2000)),
   maths,

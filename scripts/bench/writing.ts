@@ -9,6 +9,7 @@ import { sampleQuestion } from '../../tests/drivers/samples';
 import { loadDemo, Server } from '../../tests/drivers/server';
 import { csvFromRows } from '../../src/server/exchange/spreadsheet';
 import { percentile, say } from './figures';
+import { keepQuestion } from './keep-question';
 
 /** A question of thirty slots with a hundred trial answers. */
 function large(): QuestionBody {
@@ -51,15 +52,7 @@ export async function writing(): Promise<void> {
   await server.start();
   const browser = await launch();
   const { page } = await signIn(browser, server.base, 'odalys');
-  const made = await page.request.post('/api/bring-in/keep', {
-    headers: { Origin: server.base },
-    data: {
-      bank: await firstBank(page),
-      topic: null,
-      items: [{ body: large(), facts: { difficulty: 1, demand: 'know', tags: [] }, topic: [], goals: [] }],
-    },
-  });
-  if (!made.ok()) throw new Error(await made.text());
+  await keepQuestion(page, server.base, large());
   await goTo(page, '/bank?bank=all');
   const opening = performance.now();
   await page.getByRole('link', { name: 'Large', exact: true }).click();
@@ -109,13 +102,6 @@ export async function writing(): Promise<void> {
   });
   await browser.close();
   await server.kill();
-}
-
-async function firstBank(page: Awaited<ReturnType<typeof signIn>>['page']): Promise<string> {
-  await goTo(page, '/bank/bring-in');
-  await page.getByLabel('Or paste the questions').fill('1. Q?\nAnswer: a');
-  await page.getByRole('button', { name: 'Find the questions' }).click();
-  return ((await page.getByLabel('Bring them into').inputValue()) ?? '').trim();
 }
 
 function memoryOf(name: string): number {
