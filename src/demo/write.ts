@@ -16,12 +16,14 @@ import { maths } from '@/core/kinds/maths/maths';
 import type { MathsRules } from '@/core/rules/maths/rules';
 import { number } from '@/core/kinds/number/number';
 import { formulaWithPlaces } from '@/core/kinds/formula-with-places/formula-with-places';
+import { menu, withWords } from '@/core/kinds/menu/menu';
 import { order, type OrderSetup } from '@/core/kinds/order/order';
 import { select, type SelectSetup } from '@/core/kinds/select/select';
 import { resplit, type UnitSize } from '@/core/kinds/select/units';
 import { shortText } from '@/core/kinds/short-text/short-text';
 import { sort, type SortSetup } from '@/core/kinds/sort/sort';
-import { type Area, spots, type SpotsSetup } from '@/core/kinds/spots/spots';
+import type { Area } from '@/core/kinds/spots/areas';
+import { spots, type SpotsSetup } from '@/core/kinds/spots/spots';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
 import { DOUBTS_ALL } from '@/core/rules/text/doubts';
 import type { Rubric } from '@/core/rules/rubric/rubric';
@@ -257,6 +259,11 @@ export function ordering(
   const other =
     also === undefined ? {} : { also: [storedResponse(kindOf('order'), order.typed.response(setup, also))] };
   return { slot: { kind: 'order', marks, setup, ...other }, slips: [] };
+}
+
+/** One word of several, in a line of the text; the right one first. */
+export function oneOf(...[right = '', ...wrong]: string[]): DemoSlot {
+  return { slot: { kind: 'menu', marks: '1', setup: withWords(menu.fresh(), right, wrong) }, slips: wrong };
 }
 
 /** A text of which some sentences, or words, are right. */

@@ -41,6 +41,7 @@ export async function signIn(
     permissions: ['clipboard-read', 'clipboard-write'],
   });
   context.setDefaultTimeout(45_000);
+  context.setDefaultNavigationTimeout(45_000);
   const page = await context.newPage();
   await page.goto('/sign-in');
   await page.getByLabel('User name').fill(userName);

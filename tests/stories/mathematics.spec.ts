@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { goTo, PHONE } from '../drivers/browser';
+import { beginQuestion } from '../drivers/bench';
 import { onStage } from '../drivers/stage';
 
 /** Answer rules in the browser: a formula written and answered, and words with what calls a person. */
@@ -122,4 +123,24 @@ test('words: endings and slips are forgiven, a denial calls a person', async () 
     .first()
     .selectOption({ label: 'refuses the hit' });
   await expect(drawer).not.toContainText('“not” stands beside it');
+});
+
+test('a formula begun while its engine cannot be fetched is there as soon as it can', async () => {
+  const { page } = await stage.signIn('imre');
+  let cut = 0;
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    const response = await route.fetch();
+    if (!(await response.text()).includes('ML__')) return route.fulfill({ response });
+    cut += 1;
+    return route.abort();
+  });
+  await beginQuestion(page);
+  await page.keyboard.type('How large is it? ');
+  await page.getByRole('button', { name: '+ Mathematics' }).click();
+  await page.keyboard.type('ab');
+  await expect.poll(() => cut).toBeGreaterThan(1);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  const field = page.locator('math-field[aria-label="Slot A: the right formula"]');
+  await expect(field).toHaveJSProperty('value', 'ab');
+  await expect(page.getByRole('region', { name: 'Slot A' })).toContainText('Right when it has the same value as');
 });

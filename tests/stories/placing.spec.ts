@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { beginQuestion, sheetOf } from '../drivers/bench';
-import { goTo, PHONE, saved } from '../drivers/browser';
+import { goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** Whatever is placed, sorted or put in order: set on the bench, and answered by pointer, by touch and by keys alone. */
@@ -262,6 +262,48 @@ test('an area is drawn from corner to corner, and words of a text are joined to 
     '30 % from the left, 40 % from above',
   );
   await expect(page.getByRole('region', { name: 'Slot A' })).toContainText('A point in the right area earns the marks');
+
+  // Along a line of one's own; a corner of it is moved by keys.
+  await page.getByLabel('Draw areas').selectOption('along a line of your own');
+  await page.mouse.move(box.x + box.width * 0.6, box.y + box.height * 0.5);
+  await page.mouse.down();
+  for (const [x, y] of [
+    [0.9, 0.5],
+    [0.9, 0.8],
+    [0.8, 0.8],
+    [0.8, 0.6],
+    [0.6, 0.6],
+  ])
+    await page.mouse.move(box.x + box.width * (x ?? 0), box.y + box.height * (y ?? 0), { steps: 8 });
+  await page.mouse.up();
+  const corners = sheet().getByRole('slider', { name: /^Corner \d+ of area 2$/ });
+  await expect(corners).toHaveCount(6);
+  await corners.first().focus();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect(corners.first()).toHaveAttribute('aria-valuetext', /^55 %/);
+
+  // A drag that leaves the window ends at the picture's edge.
+  await page.getByLabel('Draw areas').selectOption('with four corners');
+  await page.mouse.move(box.x + box.width * 0.5, box.y + box.height * 0.9);
+  await page.mouse.down();
+  await page.mouse.move(LAPTOP.width + 200, LAPTOP.height + 200, { steps: 4 });
+  await page.mouse.up();
+  await expect(sheet().getByRole('slider', { name: 'Area 3, right' })).toHaveAttribute(
+    'aria-valuetext',
+    '75 % from the left, 95 % from above',
+  );
+  await page.keyboard.press('Escape');
+  await saved(page);
+
+  // So much for each: the marks follow when there are more.
+  const rules = page.getByRole('region', { name: 'Slot A' });
+  await rules.getByText('so much for each').click();
+  await rules.getByLabel('Marks of each part of slot A').fill('1/2');
+  await expect(rules).toContainText('× 3 parts: 1½ marks');
+  await rules.getByText('Area 1, right').click();
+  await rules.getByLabel('How many times area 1 counts').fill('2');
+  await expect(rules).toContainText('× 4 parts: 2 marks');
+  await expect(rules.getByLabel('Marks of slot A', { exact: true })).toHaveValue('2');
   await saved(page);
 
   await beginQuestion(page);

@@ -59,9 +59,21 @@ test('a slash, chosen words and a copy each make a slot; Markdown and word-proce
   await expect(page.getByLabel('Slot B: the right number with its unit')).toHaveValue('1500 rpm');
   await page.getByLabel('Slot B: the right number with its unit').fill('25 1/s');
   await expect(page.getByLabel('Slot A: the right number with its unit')).toHaveValue('1500 rpm');
+
+  // Chosen words also become the key of whatever is typed and stands in a line.
+  await page.evaluate(() => {
+    const node = document.querySelector('.ProseMirror p')?.firstChild;
+    if (node) getSelection()?.setBaseAndExtent(node, 4, node, 9);
+  });
+  await page.getByRole('button', { name: '+ Drop-down in a line' }).click();
+  await expect(page.getByLabel('Slot A: the right word')).toHaveValue('shaft');
+  await page.getByLabel(/^Slot A: the other words/).pressSequentially('wheel; brake');
+  await expect(page.getByRole('region', { name: 'Slot A' })).toContainText('“shaft” earns the marks');
+  await expect(sheet().locator('p').first()).toContainText(/^The\s+.*turns at/);
   await expect(page.getByText(/^Saved \d/)).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel('Slot B: the right number with its unit')).toHaveValue(/25/);
+  await expect(page.getByLabel(/^Slot A: the other words/)).toHaveValue('wheel; brake');
+  await expect(page.getByLabel('Slot C: the right number with its unit')).toHaveValue(/25/);
   await expect(sheet().locator('th').first()).toHaveText('part');
 });
 

@@ -17,6 +17,8 @@ export const slotSchema = z
     kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]),
     marks: marksText,
     setup: z.unknown(),
+    /** Marks of each thing that earns a part; `marks` then follow from how many there are. */
+    each: marksText.optional(),
     /** Answers that were decided one by one, before the rules of the setup. */
     settled: z.array(settledAnswer).max(200).optional(),
     /** Other answers that are right as a whole, in the form of the slot's kind; the nearest one counts. */

@@ -104,11 +104,14 @@ export const exactText = z
   .max(200)
   .refine((text) => parseExact(text) !== null, { message: 'not-a-number' });
 
+/** The most marks that anything can be worth. */
+export const MOST_MARKS = 1000;
+
 /** Schema of marks: exact text from 0 to 1000. */
 export const marksText = exactText.refine(
   (text) => {
     const value = parseExact(text);
-    return value !== null && value.compare(0) >= 0 && value.compare(1000) <= 0;
+    return value !== null && value.compare(0) >= 0 && value.compare(MOST_MARKS) <= 0;
   },
   { message: 'marks-range' },
 );

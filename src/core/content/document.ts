@@ -68,6 +68,8 @@ export const slotPicture = z.object({
   media: mediaHash,
   /** Width over height. */
   ratio: z.number().positive().max(100),
+  /** How many pixels wide it is stored; left out for drawings, which have none, and where it is not known. */
+  pixels: z.int().min(1).optional(),
   description: z.string().max(1000),
 });
 export type SlotPicture = z.infer<typeof slotPicture>;

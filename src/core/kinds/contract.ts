@@ -58,6 +58,8 @@ export interface Marked<Setup, Response> {
   describeKey: (setup: Setup) => string;
   /** Where on the sheet the key always stands (1, 2 …), when it does and that could give it away; else null. */
   fixedKeyPlace: (setup: Setup) => number | null;
+  /** How often each thing that earns a part of the marks counts; missing where parts are not counted. */
+  worth?: (setup: Setup) => readonly number[];
   /** The same slot with this response as the one that is right as a whole. Where it is missing, one answer alone can be right. */
   keyed?: (setup: Setup, response: Response) => Setup;
   /** Answers worth trying, from the rules: the key otherwise written, near misses, typical slips. */

@@ -5,6 +5,7 @@ import { label } from './label/label';
 import { longAnswer } from './long-answer/long-answer';
 import { match } from './match/match';
 import { maths } from './maths/maths';
+import { menu } from './menu/menu';
 import { number } from './number/number';
 import { formulaWithPlaces } from './formula-with-places/formula-with-places';
 import { order } from './order/order';
@@ -17,6 +18,7 @@ import { spots } from './spots/spots';
 /** Every kind of slot there is. A new kind adds one line here and one in `ui/kinds/registry`. */
 export const kinds = {
   choice,
+  menu,
   shortText,
   number,
   maths,

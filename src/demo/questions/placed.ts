@@ -6,6 +6,7 @@ import {
   type ShownDrawing,
   labels,
   matching,
+  oneOf,
   ordering,
   pointing,
   question,
@@ -392,6 +393,26 @@ export const climbing: DemoQuestion[] = [
           'A person on a tower ladder with a rail in the middle; a box on the rail is tied to the person. Below, a floor to stand on.',
       },
     },
+  ),
+  question(
+    PARTS,
+    1,
+    'know',
+    'As the wind rises above the rated speed, the pitch angle [a], the power [b] and the blade takes [c] of the wind than it could.',
+    {
+      a: oneOf('grows', 'stays as it is', 'shrinks'),
+      b: oneOf('stays as it is', 'grows', 'shrinks'),
+      c: oneOf('less', 'more', 'as much'),
+    },
+    { title: 'Above the rated speed' },
+  ),
+  question(
+    PARTS,
+    1,
+    'know',
+    'It keeps the rotor from turning while somebody works in the hub. Write it with these letters; two do not belong.\n=a',
+    { a: ordering(['b', 'r', 'a', 'k', 'e', 'left out:', 'l', 's'], { scheme: 'whole', look: 'across', marks: '1' }) },
+    { title: 'Letters: what holds the rotor' },
   ),
   question(STEPS, 2, 'judge', 'Somebody hangs in the harness and does not answer. Put what you do in its order.\n=a', {
     a: ordering(

@@ -24,6 +24,8 @@ export interface TrayItem {
   /** Width by height of a picture; 1 for anything else. */
   ratio: number;
   width: number;
+  /** How many pixels wide it is stored; null for a drawing, which has none, and for anything else than a picture. */
+  pixels: number | null;
   /** In bytes. */
   size: number;
   description: string;
@@ -33,6 +35,9 @@ export interface TrayItem {
 }
 
 const PAGE = 60;
+
+const pixelsOf = ({ mime, width }: { mime: string; width: number }): number | null =>
+  mime.startsWith('image/') && mime !== 'image/svg+xml' && width > 0 ? width : null;
 
 const OF_MEDIUM: Record<Medium, SQL | undefined> = {
   picture: like(media.mime, 'image/%'),
@@ -97,11 +102,12 @@ export async function openTray(ctx: Context, raw: unknown): Promise<Result<Opene
     .where(ofMedium)
     .orderBy(media.licence);
   return ok({
-    items: rows.map(({ hash, width, height, size, description, licence: under, source, addedAt }) => ({
+    items: rows.map(({ hash, mime, width, height, size, description, licence: under, source, addedAt }) => ({
       media: hash,
       medium,
       ratio: height > 0 ? width / height : 1,
       width,
+      pixels: pixelsOf({ mime, width }),
       size,
       description,
       licence: under,
@@ -172,7 +178,12 @@ export async function replaceEverywhere(ctx: Context, raw: unknown): Promise<Res
     for (const q of found) {
       const swapped: unknown = JSON.parse(JSON.stringify(q.draft), (_, value: unknown) =>
         value !== null && typeof value === 'object' && 'media' in value && value.media === old
-          ? { ...value, media: now, ratio: next.width / next.height }
+          ? {
+              ...value,
+              media: now,
+              ratio: next.width / next.height,
+              ...('pixels' in value ? { pixels: pixelsOf(next) ?? undefined } : {}),
+            }
           : value,
       );
       const body = readStored(questionForm, swapped);

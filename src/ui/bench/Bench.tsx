@@ -7,7 +7,7 @@ import Button from 'react-bootstrap/Button';
 import { copyAction, leaveBenchAction, saveDraftAction } from '@/actions/bank';
 import { keepSynonymsAction } from '@/actions/synonyms';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
-import { sharedOut } from '@/core/bank/share-out';
+import { followedMarks } from '@/core/bank/share-out';
 import { titleOf, totalMarks } from '@/core/bank/summary';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
@@ -26,6 +26,7 @@ import { TrayProvider } from '../tray/TrayProvider';
 import { BenchContext } from './BenchContext';
 import { BenchIndex } from './BenchIndex';
 import { BenchMargin } from './BenchMargin';
+import { kindOf } from '@/core/kinds/registry';
 import { type KindPreset, PRESETS } from '../kinds/editors';
 import { type BenchState, freshSlot, freshSlotId } from './bench-state';
 import { MergeDialog } from './MergeDialog';
@@ -85,7 +86,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
 
   const changeBody = useCallback(
     (part: (body: QuestionBody) => QuestionBody, tag: string) =>
-      change((s) => ({ ...s, body: sharedOut(part(s.body)) }), tag),
+      change((s) => ({ ...s, body: followedMarks(part(s.body)) }), tag),
     [change],
   );
   const changeSlot = useCallback(
@@ -94,7 +95,10 @@ export function Bench({ question }: { question: OpenQuestion }) {
   );
 
   const slotSet = useMemo(() => new Set(Object.keys(body.slots)), [body.slots]);
-  const addSlot = (preset: KindPreset, key = ''): void => {
+  /** The chosen words become the key of a slot that is typed and stands in a line. */
+  const keyFor = ({ kind }: KindPreset): string =>
+    editor.current && kindOf(kind).typed && kindOf(kind).placement === 'inline' ? chosenWords(editor.current) : '';
+  const addSlot = (preset: KindPreset, key = keyFor(preset)): void => {
     const id = freshSlotId(slotSet);
     // It is drawn before the next key is pressed, so that no letter goes elsewhere.
     flushSync(() => {

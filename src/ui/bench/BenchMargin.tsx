@@ -15,6 +15,7 @@ import { sideOf } from '../kinds/registry';
 import { followsAnswers } from '@/core/bank/variant';
 import { ShareInput } from '../parts/ShareInput';
 import { ValuesNote } from './ValuesNote';
+import { EachPart } from './EachPart';
 import { SettledAnswers } from './SettledAnswers';
 import { HintsNote } from './HintsNote';
 import { TotalNote } from './TotalNote';
@@ -85,13 +86,16 @@ export function BenchMargin({
               <MarksInput
                 marks={slot.marks}
                 label={`Marks of slot ${letter}`}
-                fixed={body.total !== null}
+                fixed={body.total !== null || slot.each !== undefined}
                 onChange={(marks) => changeSlot(id, { ...slot, marks }, `marks ${id}`)}
               />
             </h3>
             <p>
               <TextWithFormulas text={sentence(slot.setup)} drawn={drawTextFormulas(sentence(slot.setup))} />
             </p>
+            {on && body.total === null && (
+              <EachPart slot={slot} letter={letter} onChange={(next) => changeSlot(id, next, `each ${id}`)} />
+            )}
             <SettledAnswers slot={slot} onChange={(next) => changeSlot(id, next, '')} />
             {own.map((f, i) => (
               <p key={i} className={findingLook(f)}>

@@ -9,6 +9,7 @@ import * as label from './label/student';
 import * as longAnswer from './long-answer/student';
 import * as match from './match/student';
 import * as maths from './maths/student';
+import * as menu from './menu/student';
 import * as number from './number/student';
 import * as order from './order/student';
 import * as scale from './scale/student';
@@ -24,6 +25,7 @@ import * as spots from './spots/student';
  */
 const halves = {
   choice: { Student: choice.Student, Review: choice.Review },
+  menu: { Student: menu.Student, Review: menu.Review },
   shortText: { Student: shortText.Student, Review: shortText.Review },
   number: { Student: number.Student, Review: number.Review },
   maths: { Student: maths.Student, Review: maths.Review },

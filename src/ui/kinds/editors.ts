@@ -6,6 +6,7 @@ import { labelEditor } from './label/editor';
 import { longAnswerEditor } from './long-answer/editor';
 import { matchEditor } from './match/editor';
 import { mathsEditor } from './maths/editor';
+import { menuEditor } from './menu/editor';
 import { numberEditor } from './number/editor';
 import { formulaWithPlacesEditor } from './formula-with-places/editor';
 import { orderEditor } from './order/editor';
@@ -17,6 +18,7 @@ import { spotsEditor } from './spots/editor';
 
 const editors = {
   choice: choiceEditor,
+  menu: menuEditor,
   shortText: shortTextEditor,
   number: numberEditor,
   maths: mathsEditor,

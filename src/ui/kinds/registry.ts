@@ -6,6 +6,7 @@ import { labelSide } from './label/side';
 import { longAnswerSide } from './long-answer/side';
 import { matchSide } from './match/side';
 import { mathsSide } from './maths/side';
+import { menuSide } from './menu/side';
 import { numberSide } from './number/side';
 import { formulaWithPlacesSide } from './formula-with-places/side';
 import { orderSide } from './order/side';
@@ -17,6 +18,7 @@ import { spotsSide } from './spots/side';
 
 const sides = {
   choice: choiceSide,
+  menu: menuSide,
   shortText: shortTextSide,
   number: numberSide,
   maths: mathsSide,

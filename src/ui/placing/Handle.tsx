@@ -48,6 +48,8 @@ export function Handle({
   const latest = useLatest(onMove);
   const drag = (event: PointerEvent<HTMLElement>): void => {
     event.preventDefault();
+    // A second finger moves nothing.
+    if (!event.isPrimary) return event.stopPropagation();
     event.stopPropagation();
     onTake?.();
     const handle = event.currentTarget;
@@ -55,7 +57,7 @@ export function Handle({
     handle.setPointerCapture(event.pointerId);
     const held = frame.current && spotIn(frame.current, event);
     const follow = (e: globalThis.PointerEvent): void => {
-      if (!frame.current || !held) return;
+      if (!frame.current || !held || e.pointerId !== event.pointerId) return;
       // It is held where it was taken, wherever that is on it.
       const to = spotIn(frame.current, e);
       latest.current({ x: at.x + to.x - held.x, y: at.y + to.y - held.y });

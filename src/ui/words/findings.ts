@@ -38,6 +38,9 @@ const SENTENCES: Record<string, FindingSentence> = {
   'long-to-read': (v) => `${v.words} words take about ${v.minutes} min to read, more than its marks allow.`,
   'hint-empty': () => 'A hint says nothing yet.',
   'hints-cost-more': (v) => `All hints together cost ${v.cost} of ${v.total} marks.`,
+  'slot-picture-undescribed': () => 'The picture is not described for those who cannot see it.',
+  'slot-picture-small': (v) =>
+    `The picture is only ${v.pixels} pixels wide; on a screen it is blurred. A larger one is easier to read.`,
   'picture-undescribed': () => 'A picture has no description for those who cannot see it.',
   'picture-label-empty': () => 'A label over a picture says nothing yet.',
   'picture-file-name': (v) => `“${v.description}” is a file name, not a description of the picture.`,
@@ -97,6 +100,7 @@ const NOT_YET = new Set([
   'no-key',
   'no-key-all-wait',
   'choice-no-key',
+  'menu-no-key',
   'line-empty',
   'no-places',
   'no-example',

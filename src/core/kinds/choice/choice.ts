@@ -175,6 +175,7 @@ export const choice: KindWith<'marked' | 'typed' | 'parts' | 'media', ChoiceSetu
     describeKey: (setup) => wordsOf(setup, [...keysOf(setup)]),
     fixedKeyPlace: ({ several, shuffle, options }) =>
       several || shuffle ? null : options.findIndex((o) => o.key) + 1 || null,
+    worth: (setup) => [...keysOf(setup)].map(() => 1),
     tryouts,
   },
   parts: {

@@ -13,7 +13,7 @@ import {
   partId,
   type PlacedResponse,
 } from '../../rules/placing/placed';
-import { markPlaced, placeRules, PLACING_SCHEMES, putRules } from '../../rules/placing/rules';
+import { markPlaced, placeRules, PLACING_SCHEMES, putRules, worthOf } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
 import { eachDifferent } from '../each-different';
 import { placedKind } from '../placed-kind';
@@ -121,6 +121,7 @@ export const gaps: KindWith<'marked' | 'parts' | 'media', GapsSetup, GapsSheet, 
     key: keyOf,
     describeKey: (whole) => wordsOf(whole, keyOf(whole) ?? { placed: [] }),
     fixedKeyPlace: () => null,
+    worth: (whole) => worthOf(whole.gaps),
     keyed: (whole, response) => ({ ...whole, gaps: whole.gaps.map((one) => acceptingWhatStands(one, response)) }),
     tryouts: (whole) => nearKey(keyOf(whole)?.placed ?? []),
   },

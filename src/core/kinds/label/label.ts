@@ -13,7 +13,7 @@ import {
   placedResponse,
   type PlacedResponse,
 } from '../../rules/placing/placed';
-import { markPlaced, placeRules, PLACING_SCHEMES, putRules } from '../../rules/placing/rules';
+import { markPlaced, placeRules, PLACING_SCHEMES, putRules, worthOf } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
 import { placedKind } from '../placed-kind';
 import { readiness } from './readiness';
@@ -189,6 +189,7 @@ export const label: KindWith<'marked' | 'parts' | 'media', LabelSetup, LabelShee
     key: rightAnswer,
     describeKey: (setup) => wordsOf(setup, rightAnswer(setup) ?? { placed: [] }),
     fixedKeyPlace: () => null,
+    worth: ({ places }) => worthOf(places),
     // What was typed stands for wordings, not for another arrangement of names.
     keyed: (setup, answer) =>
       setup.typed ? setup : { ...setup, places: setup.places.map((one) => acceptingWhatStands(one, answer)) },

@@ -1,6 +1,7 @@
 import { type Finding, stops, warns } from '../../base/finding';
 import { leftOver } from '../../rules/placing/placed';
 import { eachDifferent } from '../each-different';
+import { pictureFindings } from '../slot-picture';
 import type { LabelSetup } from './label';
 
 /** Places nearer than this to one another stand on top of each other, in percent of the picture. */
@@ -9,8 +10,7 @@ const TOO_NEAR = 3;
 /** What is missing before a picture can be labelled, and what would help. */
 export function readiness({ picture, places, names, again, typed = false }: LabelSetup): Finding[] {
   if (!picture) return [stops('label-no-picture', ['picture'])];
-  const findings: Finding[] = [];
-  if (picture.description.trim() === '') findings.push(warns('label-undescribed', ['picture']));
+  const findings = pictureFindings(picture);
   if (places.length === 0) findings.push(stops('label-no-place', ['places']));
   findings.push(...eachDifferent(names, 'names'));
   const used = new Set<string>();

@@ -11,7 +11,7 @@ import {
   partId,
   type PlacedResponse,
 } from '../../rules/placing/placed';
-import { markPlaced, placeRules, PLACING_SCHEMES, putRules } from '../../rules/placing/rules';
+import { markPlaced, placeRules, PLACING_SCHEMES, putRules, worthOf } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
 import { eachDifferent } from '../each-different';
 import { placedKind } from '../placed-kind';
@@ -151,6 +151,7 @@ export const match: KindWith<'marked' | 'parts' | 'typed' | 'media', MatchSetup,
     key: keyOf,
     describeKey: (setup) => wordsOf(setup, keyOf(setup) ?? { placed: [] }),
     fixedKeyPlace: () => null,
+    worth: ({ prompts }) => worthOf(prompts),
     keyed: (setup, response) => ({ ...setup, prompts: setup.prompts.map((one) => acceptingWhatStands(one, response)) }),
     tryouts: (setup) => nearKey(keyOf(setup)?.placed ?? []),
   },

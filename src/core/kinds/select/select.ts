@@ -109,6 +109,7 @@ export const select: KindWith<'marked' | 'parts', SelectSetup, SelectSheet, Sele
     key: (setup) => (keysOf(setup).length > 0 ? { selected: keysOf(setup) } : null),
     describeKey: (setup) => wordsOf(setup, keysOf(setup)).join('; '),
     fixedKeyPlace: () => null,
+    worth: (setup) => keysOf(setup).map(() => 1),
     keyed: (setup, { selected }) => ({
       ...setup,
       units: setup.units.map((one) => ({ ...one, key: selected.includes(one.id) })),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
 import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
 import { byId, different, mixed, partId, type PlacedResponse } from '../../rules/placing/placed';
-import { markPlaced, placeRules, PLACING_SCHEMES, putRules } from '../../rules/placing/rules';
+import { markPlaced, placeRules, PLACING_SCHEMES, putRules, worthOf } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
 import { eachDifferent } from '../each-different';
 import { placedKind } from '../placed-kind';
@@ -121,6 +121,7 @@ export const sort: KindWith<'marked' | 'parts' | 'media', SortSetup, SortSheet, 
     key: keyOf,
     describeKey: (setup) => wordsOf(setup, keyOf(setup) ?? { placed: [] }),
     fixedKeyPlace: () => null,
+    worth: ({ items }) => worthOf(items.map(({ groups: accepts, weight }) => ({ accepts, weight }))),
     keyed: (setup, { placed }) => ({
       ...setup,
       items: setup.items.map((one) => ({

@@ -1,35 +1,14 @@
 import { z } from 'zod';
 import { exact, max, ONE, ZERO } from '../../base/exact';
-import { type Finding, stops, warns } from '../../base/finding';
+import { type Finding, stops } from '../../base/finding';
 import { slotPicture, type SlotPicture } from '../../content/document';
 import { marked, type Marking, type TraceStep } from '../../rules/marking';
-import { partId } from '../../rules/placing/placed';
 import { PLACING_SCHEMES } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
+import { pictureFindings } from '../slot-picture';
+import { type Area, area, distanceTo, inside, MOST_AREAS, type Point, point, pointIn } from './areas';
 
-export const MOST_AREAS = 30;
 export const MOST_POINTS = 20;
-
-const percent = z.number().min(0).max(100);
-const point = z.object({ x: percent, y: percent });
-export type Point = z.infer<typeof point>;
-
-export const SHAPES = ['round', 'rectangle'] as const;
-export type Shape = (typeof SHAPES)[number];
-
-const area = z.object({
-  id: partId,
-  shape: z.enum(SHAPES),
-  /** The middle, and how wide and high it is, in percent of the picture's width and height. */
-  x: percent,
-  y: percent,
-  width: percent,
-  height: percent,
-  /** Whether a point belongs here; a wrong area only says something to those who point at it. */
-  right: z.boolean(),
-  feedback: z.string().max(1000),
-});
-export type Area = z.infer<typeof area>;
 
 const setup = z.object({
   version: z.literal(1),
@@ -51,24 +30,8 @@ export interface SpotsSheet {
   most: number;
 }
 
-/** Whether a point lies in an area, its edge included. */
-export function inside({ x, y, width, height, shape }: Area, at: Point): boolean {
-  const across = Math.abs(at.x - x) / (width / 2);
-  const along = Math.abs(at.y - y) / (height / 2);
-  return shape === 'rectangle' ? across <= 1 && along <= 1 : across ** 2 + along ** 2 <= 1;
-}
-
 const rightOnes = ({ areas }: SpotsSetup): Area[] => areas.filter(({ right }) => right);
 const mostOf = (setup: SpotsSetup): number => Math.min(MOST_POINTS, setup.most ?? Math.max(1, rightOnes(setup).length));
-
-/** How far a point lies from the edge of an area, in percent of the picture's width; 0 inside. `ratio`: width over height. */
-export function distanceTo({ x, y, width, height, shape }: Area, at: Point, ratio: number): number {
-  const [dx, dy] = [Math.abs(at.x - x), Math.abs(at.y - y) / ratio];
-  if (shape === 'rectangle') return Math.hypot(Math.max(0, dx - width / 2), Math.max(0, dy - height / 2 / ratio));
-  // Along the line to the middle; on an ellipse a little more than the shortest way.
-  const edges = Math.hypot(dx / (width / 2), dy / (height / 2 / ratio));
-  return edges <= 1 ? 0 : Math.hypot(dx, dy) * (1 - 1 / edges);
-}
 
 /** What a point means: of areas over each other a right one, and the first. */
 interface Meant {
@@ -96,8 +59,7 @@ function readiness(setup: SpotsSetup): Finding[] {
   if (!setup.picture) return [stops('spots-no-picture', ['picture'])];
   const right = rightOnes(setup).length;
   if (right === 0) return [stops('spots-no-area', ['areas'])];
-  const findings: Finding[] = [];
-  if (setup.picture.description.trim() === '') findings.push(warns('spots-undescribed', ['picture']));
+  const findings = pictureFindings(setup.picture);
   if (setup.most !== null && setup.most < right)
     findings.push(stops('spots-most-too-few', ['most'], { most: setup.most, right }));
   setup.areas.forEach(({ id, width, height }, i) => {
@@ -106,9 +68,10 @@ function readiness(setup: SpotsSetup): Finding[] {
   return findings;
 }
 
-/** Each right area that was pointed at counts once, by the nearest point; a second point in it counts for nothing, one elsewhere is wrong. */
+/** Each right area that was pointed at counts once, by the nearest point and as often as it is worth; a second point in it counts for nothing, one elsewhere is wrong once. */
 function mark(setup: SpotsSetup, { points }: SpotsResponse): Marking {
-  const of = rightOnes(setup).length;
+  const wanted = rightOnes(setup);
+  const of = wanted.length;
   const hit = new Map<string, number>();
   const said = new Set<string>();
   const trace: TraceStep[] = [];
@@ -124,14 +87,16 @@ function mark(setup: SpotsSetup, { points }: SpotsResponse): Marking {
     else trace.push({ code: 'spot-near', values: { number, percent: found.hundredths } });
   });
   const right = [...hit.values()].filter((hundredths) => hundredths === 100).length;
-  const earned = [...hit.values()].reduce((all, hundredths) => all + hundredths, 0);
-  const counted: TraceStep = { code: 'placed-counted', values: { right, wrong, of } };
+  const worth = wanted.reduce((all, { weight = 1 }) => all + weight, 0);
+  const earned = wanted.reduce((all, { id, weight = 1 }) => all + weight * (hit.get(id) ?? 0), 0);
+  const counted: TraceStep[] = [{ code: 'placed-counted', values: { right, wrong, of } }];
+  if (worth > of) counted.push({ code: 'placed-weighed', values: { right: earned / 100, of: worth } });
   const share = (): ReturnType<typeof exact> => {
     if (of === 0) return ZERO;
     if (setup.scheme === 'whole') return right === of && wrong === 0 ? ONE : ZERO;
-    return max(ZERO, exact(`${setup.scheme === 'by-part' ? earned : earned - 100 * wrong}/${100 * of}`));
+    return max(ZERO, exact(`${setup.scheme === 'by-part' ? earned : earned - 100 * wrong}/${100 * worth}`));
   };
-  return marked(share(), [counted, ...trace], [...said].join(' '));
+  return marked(share(), [...counted, ...trace], [...said].join(' '));
 }
 
 /** A point that lies in no area, where there is one on a coarse grid. */
@@ -142,9 +107,9 @@ function outside({ areas }: SpotsSetup): Point | undefined {
 
 /** The key; one point of it; one outside; the middle of a wrong area. */
 function tryouts(setup: SpotsSetup): SpotsResponse[] {
-  const key = rightOnes(setup).map(({ x, y }) => ({ x, y }));
+  const key = rightOnes(setup).map(pointIn);
   const [off, wrong] = [outside(setup), setup.areas.find(({ right }) => !right)];
-  const tried = [key, key.slice(0, 1), off ? [off] : [], wrong ? [{ x: wrong.x, y: wrong.y }] : []];
+  const tried = [key, key.slice(0, 1), off ? [off] : [], wrong ? [pointIn(wrong)] : []];
   const some = tried
     .filter((points) => points.length > 0)
     .map((points) => ({ points: points.slice(0, mostOf(setup)) }));
@@ -182,7 +147,7 @@ export const spots: KindWith<'marked' | 'media', SpotsSetup, SpotsSheet, SpotsRe
   marked: {
     mark,
     key(setup) {
-      const points = rightOnes(setup).map(({ x, y }) => ({ x, y }));
+      const points = rightOnes(setup).map(pointIn);
       return points.length > 0 ? { points } : null;
     },
     describeKey: (setup) =>
@@ -190,6 +155,7 @@ export const spots: KindWith<'marked' | 'media', SpotsSetup, SpotsSheet, SpotsRe
         .map(({ x, y }) => `${Math.round(x)} % from the left, ${Math.round(y)} % from above`)
         .join('; '),
     fixedKeyPlace: () => null,
+    worth: (setup) => rightOnes(setup).map(({ weight = 1 }) => weight),
     tryouts,
   },
   media: { of: ({ picture }) => (picture ? [picture.media] : []) },

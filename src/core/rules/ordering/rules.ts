@@ -10,38 +10,47 @@ import { marked, type Marking } from '../marking';
 export const ORDER_SCHEMES = ['place', 'neighbours', 'run', 'whole'] as const;
 export type OrderScheme = (typeof ORDER_SCHEMES)[number];
 
-/** The length of the longest increasing subsequence, in n log n steps (patience sorting; Fredman 1975, from memory). */
-export function longestRun(places: readonly number[]): number {
-  const ends: number[] = [];
-  for (const place of places) {
-    let low = 0;
-    let high = ends.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if ((ends[middle] ?? 0) < place) low = middle + 1;
-      else high = middle;
-    }
-    ends[low] = place;
+/** The length of the longest common subsequence (Wagner and Fischer 1974, from memory); of two orders of the same things their longest run. */
+export function longestRun(key: readonly string[], given: readonly string[]): number {
+  let before = new Array<number>(given.length + 1).fill(0);
+  for (const wanted of key) {
+    const row = [0];
+    given.forEach((one, i) => {
+      row.push(one === wanted ? (before[i] ?? 0) + 1 : Math.max(before[i + 1] ?? 0, row[i] ?? 0));
+    });
+    before = row;
   }
-  return ends.length;
+  return before.at(-1) ?? 0;
 }
 
-/** How many stand right, and out of how many, by a scheme. `places`: where each thing belongs (0, 1 …), in the order given. */
-export function orderCount(places: readonly number[], scheme: OrderScheme): { right: number; of: number } {
-  const of = places.length;
-  if (scheme === 'run') return { right: longestRun(places), of };
-  if (scheme === 'neighbours')
-    return { right: places.filter((place, i) => i > 0 && place === (places[i - 1] ?? 0) + 1).length, of: of - 1 };
-  return { right: places.filter((place, i) => place === i).length, of };
+/** How many pairs of neighbours of the right order are neighbours in the given one too, each as often as it is there. */
+function neighboursKept(key: readonly string[], given: readonly string[]): number {
+  const pairsOf = (all: readonly string[]): string[] => all.slice(1).map((one, i) => `${all[i]} ${one}`);
+  const wanted = pairsOf(key);
+  return pairsOf(given).filter((pair) => {
+    const at = wanted.indexOf(pair);
+    if (at >= 0) wanted.splice(at, 1);
+    return at >= 0;
+  }).length;
 }
 
-/** Marks an order against the right one; what is not in the right one counts for nothing. */
+/** How many stand right, and out of how many; what is too much counts among these. */
+function orderCount(
+  key: readonly string[],
+  given: readonly string[],
+  scheme: OrderScheme,
+): { right: number; of: number } {
+  const of = Math.max(key.length, given.length);
+  if (scheme === 'run') return { right: longestRun(key, given), of };
+  if (scheme === 'neighbours') return { right: neighboursKept(key, given), of: of - 1 };
+  return { right: key.filter((one, i) => one === given[i]).length, of };
+}
+
+/** Marks an order against the right one. Both are names without a space; things with the same name stand for one another. */
 export function markOrder(key: readonly string[], given: readonly string[], scheme: OrderScheme): Marking {
-  const place = new Map(key.map((id, i) => [id, i]));
-  const places = given.map((id) => place.get(id) ?? -1).filter((at) => at >= 0);
-  const { right, of } = orderCount(places, scheme);
+  const { right, of } = orderCount(key, given, scheme);
   const trace = [{ code: `order-${scheme}`, values: { right, of } }];
-  if (of < 1 || places.length !== key.length) return marked(ZERO, trace);
+  if (of < 1) return marked(ZERO, trace);
   if (scheme === 'whole') return marked(right === of ? ONE : ZERO, trace);
   return marked(exact(`${right}/${of}`), trace);
 }

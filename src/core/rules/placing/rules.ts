@@ -84,7 +84,7 @@ export function markPlaced(wanted: readonly Wanted[], given: readonly Given[], s
       if (sentence !== '' && !feedback.includes(sentence)) feedback.push(sentence);
     }
   }
-  const of = wanted.filter(({ accepts }) => accepts.length > 0).map(({ weight = 1 }) => weight);
+  const of = worthOf(wanted);
   const counted: TraceStep = {
     code: 'placed-counted',
     values: { right: right.length, wrong: wrong.length, of: of.length },
@@ -94,6 +94,10 @@ export function markPlaced(wanted: readonly Wanted[], given: readonly Given[], s
     : [{ code: 'placed-weighed', values: { right: sum(right), of: sum(of) } }];
   return marked(shareOf({ right, wrong, of }, scheme), [counted, ...weighed, ...trace], feedback.join(' '));
 }
+
+/** How often each thing that earns a part counts. */
+export const worthOf = (wanted: readonly { accepts: readonly string[]; weight?: number | undefined }[]): number[] =>
+  wanted.filter(({ accepts }) => accepts.length > 0).map(({ weight = 1 }) => weight);
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((all, one) => all + one, 0);
 

@@ -3,6 +3,7 @@ import { choice, type ChoiceLook, type ChoiceSetup } from '@/core/kinds/choice/c
 import { CountInput } from '../../parts/CountInput';
 import { SchemeSelect } from '../../parts/SchemeSelect';
 import type { EditorProps, EditorSide } from '../contract';
+import { OptionFeedback } from './OptionFeedback';
 import { OptionRows } from './OptionRows';
 import { CheckLine } from '../../parts/CheckLine';
 
@@ -52,23 +53,7 @@ function Note({ setup, onChange }: EditorProps<ChoiceSetup>) {
             ))}
         </select>
       </label>
-      <div className="soft">What a student who chose it reads:</div>
-      {setup.options.map((o, i) => (
-        <input
-          key={o.id}
-          className="form-control"
-          aria-label={`Feedback for option ${i + 1}`}
-          placeholder={o.text || `option ${i + 1}`}
-          value={o.feedback}
-          maxLength={1000}
-          onChange={(e) =>
-            onChange({
-              ...setup,
-              options: setup.options.map((x) => (x.id === o.id ? { ...x, feedback: e.target.value } : x)),
-            })
-          }
-        />
-      ))}
+      <OptionFeedback setup={setup} onChange={onChange} />
     </div>
   );
 }

@@ -10,6 +10,7 @@ import { Distractors } from '../../parts/Distractors';
 import { SchemeSelect } from '../../parts/SchemeSelect';
 import { PartNote } from '../../placing/PartNote';
 import { PlaceRulesNote } from '../../placing/PlaceRulesNote';
+import { worthOf } from '@/core/rules/placing/rules';
 import { schemeSentence } from '../../placing/scheme-sentence';
 import { plural } from '../../words/marks';
 import type { EditorProps, EditorSide } from '../contract';
@@ -107,11 +108,11 @@ function Note({ setup, onChange }: EditorProps<GapsSetup>) {
 }
 
 function sentence(setup: GapsSetup): string {
-  const of = setup.gaps.length;
-  if (of === 0) return 'The text has no gap yet.';
+  const worth = worthOf(setup.gaps);
+  if (worth.length === 0) return 'The text has no gap yet.';
   const over = leftOver(setup.tiles, setup.gaps).length;
   const rest = over === 0 ? '' : ` ${plural(over, 'tile')} ${over === 1 ? 'belongs' : 'belong'} nowhere.`;
-  return `${schemeSentence({ scheme: setup.scheme, of, what: 'gap filled as it should be' })}${rest}`;
+  return `${schemeSentence({ scheme: setup.scheme, worth, what: 'gap filled as it should be' })}${rest}`;
 }
 
 export const gapsEditor: EditorSide<GapsSetup> = {

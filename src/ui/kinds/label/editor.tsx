@@ -5,12 +5,13 @@ import Button from 'react-bootstrap/Button';
 import { onBoard, onPicture, type Spot } from '@/core/content/board';
 import { lineLength, type LabelSetup, MOST_NAMES } from '@/core/kinds/label/label';
 import { Handle, spotIn } from '../../placing/Handle';
+import { worthOf } from '@/core/rules/placing/rules';
 import { schemeSentence } from '../../placing/scheme-sentence';
 import { leftOver } from '@/core/rules/placing/placed';
 import { BICYCLE } from '@/core/content/bundled';
 import { Trouble } from '../../parts/Trouble';
 import { RowMedia } from '../../parts/RowMedia';
-import { useTray } from '../../tray/tray-context';
+import { usePictureChoice } from '../../placing/use-picture-choice';
 import { plural } from '../../words/marks';
 import type { EditorProps, EditorSide } from '../contract';
 import { besideBoard, Board, lineAt } from './Board';
@@ -30,11 +31,7 @@ import { SIDES, withSide } from './sides';
 /** The picture with its places: names are written beside it, and each gets its place by a click. */
 function Place({ setup, onChange, letter }: EditorProps<LabelSetup>) {
   const { picture, margin, places, names } = setup;
-  const openTray = useTray();
-  const choosePicture = (): void =>
-    openTray(({ medium, media, ratio, description }) => {
-      if (medium === 'picture') onChange({ ...setup, picture: { media, ratio, description } }, 'apart');
-    });
+  const choosePicture = usePictureChoice((next) => onChange({ ...setup, picture: next }, 'apart'));
   /** Where the pointer is over the board, with the next name at it. */
   const [pointer, setPointer] = useState<Spot | null>(null);
   /** How many of the names that were typed or pasted last found no room. */
@@ -191,13 +188,13 @@ function advice(setup: LabelSetup): string {
 }
 
 function sentence({ places, names, again, scheme, typed = false }: LabelSetup): string {
-  const of = places.filter(({ accepts }) => accepts.length > 0).length;
-  if (of === 0) return 'No name has a place yet.';
+  const worth = worthOf(places);
+  if (worth.length === 0) return 'No name has a place yet.';
   if (typed)
-    return `${schemeSentence({ scheme, of, what: 'name typed at its place' })} Words that are none of the names wait for a person.`;
+    return `${schemeSentence({ scheme, worth, what: 'name typed at its place' })} Words that are none of the names wait for a person.`;
   const over = leftOver(names, places).length;
   const rest = over === 0 ? '' : ` ${plural(over, 'name')} belong${over === 1 ? 's' : ''} nowhere.`;
-  return `${schemeSentence({ scheme, of, what: 'name on its place' })}${again ? ' Names may be used again.' : ''}${rest}`;
+  return `${schemeSentence({ scheme, worth, what: 'name on its place' })}${again ? ' Names may be used again.' : ''}${rest}`;
 }
 
 /** With white at the left and right, where names are written. */

@@ -9,7 +9,6 @@ export const words: KindWords = {
   },
   findings: {
     'label-no-picture': () => 'There is no picture to label yet. Choose one on the sheet.',
-    'label-undescribed': () => 'The picture is not described for those who cannot see it.',
     'label-no-place': () => 'No name has a place yet. Click the picture where the first one belongs.',
     'label-place-empty': (v) => `No name belongs to place ${v.number}.`,
     'label-name-used': (v) =>

@@ -11,6 +11,7 @@ import { leftOut, type Row } from '../../parts/rows';
 import { Trouble } from '../../parts/Trouble';
 import { plural } from '../../words/marks';
 import { leftOver } from '@/core/rules/placing/placed';
+import { worthOf } from '@/core/rules/placing/rules';
 import { schemeSentence } from '../../placing/scheme-sentence';
 import { PartNote } from '../../placing/PartNote';
 import { PlaceRulesNote } from '../../placing/PlaceRulesNote';
@@ -153,11 +154,11 @@ function Note({ setup, onChange }: EditorProps<MatchSetup>) {
 }
 
 function sentence(setup: MatchSetup): string {
-  const of = setup.prompts.filter(({ accepts }) => accepts.length > 0).length;
-  if (of === 0) return 'Nothing is paired yet.';
+  const worth = worthOf(setup.prompts);
+  if (worth.length === 0) return 'Nothing is paired yet.';
   const over = leftOver(setup.partners, setup.prompts).length;
   const rest = over === 0 ? '' : ` ${over} ${over === 1 ? 'partner is' : 'partners are'} left over.`;
-  return `${schemeSentence({ scheme: setup.scheme, of, what: 'right pair' })}${rest}`;
+  return `${schemeSentence({ scheme: setup.scheme, worth, what: 'right pair' })}${rest}`;
 }
 
 export const matchEditor: EditorSide<MatchSetup> = {

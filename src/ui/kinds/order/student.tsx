@@ -8,20 +8,20 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { rectSortingStrategy, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, GripVertical } from 'lucide-react';
-import { type KeyboardEvent, type ReactNode, useId, useRef, useState } from 'react';
+import { rectSortingStrategy, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import type { OrderLook, OrderResponse, OrderSheet } from '@/core/kinds/order/order';
-import { moved } from '../../parts/rows';
+import type { OrderResponse, OrderSheet } from '@/core/kinds/order/order';
 import { thingsOf } from '../../placing/things';
 import type { ReviewProps, StudentProps } from '../contract';
+import { LeaveOut, Line } from './Line';
+import { BORDER, inList, movedInList } from './list';
 import './order.scss';
 
 /** Things in an order of one's own: dragged, moved by their buttons, or taken with Space and moved with the arrows. */
 export function Student({ label, sheet, response, onChange, drawn }: StudentProps<OrderSheet, OrderResponse>) {
   const id = useId();
-  const list = useRef<HTMLOListElement>(null);
+  const frame = useRef<HTMLOListElement>(null);
   /** What is carried by keys, and where everything stood before. */
   const [carried, setCarried] = useState<{ item: string; before: string[] | null } | null>(null);
   const [said, say] = useState('');
@@ -31,23 +31,34 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
   );
   const given = response?.order ?? [];
   const answered = given.length > 0;
-  const order = answered ? given : sheet.items.map((item) => item.id);
+  const items = sheet.items.map((item) => item.id);
+  const order = answered ? given : items;
+  const list = inList(order, items, sheet.leave);
+  const border = list.indexOf(BORDER);
+  /** Where something stands among all that can be focused: the border cannot. */
+  const seat = (at: number): number => (border >= 0 && at > border ? at - 1 : at);
   const { named, draw, beside } = thingsOf(sheet.items, drawn);
-  const rows = order.flatMap((one) => named.find((item) => item.id === one) ?? []);
+  const nameOf = (item: string): string => named.find(({ id: one }) => one === item)?.name ?? '';
+  const placed = (item: string, now: readonly string[]): string =>
+    now.includes(item)
+      ? `${nameOf(item)} is ${now.indexOf(item) + 1} of ${now.length}.`
+      : `${nameOf(item)} is left out.`;
   const move = (from: number, to: number): void => {
-    if (from < 0 || to < 0 || to >= rows.length) return;
-    onChange({ order: moved(rows, from, to).map((row) => row.id) });
-    say(`${rows[from]?.name} is ${to + 1} of ${rows.length}.`);
+    const item = list[from];
+    const now = movedInList(list, from, to);
+    if (!item || !now) return;
+    onChange({ order: now });
+    say(placed(item, now));
   };
   const dropped = ({ active, over }: DragEndEvent): void => {
-    if (over) move(order.indexOf(String(active.id)), order.indexOf(String(over.id)));
+    if (over) move(list.indexOf(String(active.id)), list.indexOf(String(over.id)));
   };
   const press = (event: KeyboardEvent, at: number): void => {
-    const item = order[at] ?? '';
+    const item = list[at] ?? '';
     const step = { ArrowUp: -1, ArrowLeft: -1, ArrowDown: 1, ArrowRight: 1 }[event.key];
     if (event.key === ' ' || event.key === 'Enter') {
-      if (carried) say(`${rows[at]?.name} is ${at + 1} of ${rows.length}.`);
-      else say(`${rows[at]?.name} taken. The arrows move it, Space puts it down.`);
+      if (carried) say(placed(item, order));
+      else say(`${nameOf(item)} taken. The arrows move it, Space puts it down.`);
       if (!answered) onChange({ order });
       setCarried(carried ? null : { item, before: answered ? given : null });
     } else if (event.key === 'Escape' && carried) {
@@ -57,8 +68,8 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
     } else if (step && carried) {
       // Before the next key is pressed, however fast.
       flushSync(() => move(at, at + step));
-      list.current?.querySelector<HTMLElement>(`[data-item="${item}"]`)?.focus();
-    } else if (step) list.current?.querySelectorAll<HTMLElement>('[data-item]')[at + step]?.focus();
+      frame.current?.querySelector<HTMLElement>(`[data-item="${item}"]`)?.focus();
+    } else if (step) frame.current?.querySelectorAll<HTMLElement>('[data-item]')[seat(at) + step]?.focus();
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -67,27 +78,32 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
     <div className={`ordering ${sheet.look}`} role="group" aria-label={label}>
       <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext
-          items={order}
+          items={list}
           strategy={sheet.look === 'down' ? verticalListSortingStrategy : rectSortingStrategy}
         >
-          <ol ref={list}>
-            {rows.map((row, at) => (
-              <Line
-                key={row.id}
-                item={row.id}
-                look={sheet.look}
-                name={row.name}
-                at={at}
-                last={at === rows.length - 1}
-                carried={carried?.item === row.id}
-                onKey={(event) => press(event, at)}
-                onLeave={() => setCarried(null)}
-                onMove={(step) => move(at, at + step)}
-                beside={beside(row.id)}
-              >
-                {draw(row.id)}
-              </Line>
-            ))}
+          <ol ref={frame}>
+            {list.map((item, at) =>
+              item === BORDER ? (
+                <LeaveOut key={BORDER} empty={at === list.length - 1} />
+              ) : (
+                <Line
+                  key={item}
+                  item={item}
+                  look={sheet.look}
+                  name={nameOf(item)}
+                  said={at < border || border < 0 ? `${at + 1}: ${nameOf(item)}` : `left out: ${nameOf(item)}`}
+                  first={at === 0}
+                  last={sheet.leave ? at > border : at === list.length - 1}
+                  carried={carried?.item === item}
+                  onKey={(event) => press(event, at)}
+                  onLeave={() => setCarried(null)}
+                  onMove={(step) => move(at, at + step)}
+                  beside={beside(item)}
+                >
+                  {draw(item)}
+                </Line>
+              ),
+            )}
           </ol>
         </SortableContext>
       </DndContext>
@@ -112,67 +128,28 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
   );
 }
 
-interface LineProps {
-  item: string;
-  look: OrderLook;
-  name: string;
-  at: number;
-  last: boolean;
-  carried: boolean;
-  onKey: (event: KeyboardEvent) => void;
-  onLeave: () => void;
-  onMove: (step: number) => void;
-  /** The button of a sound. */
-  beside: ReactNode;
-  children: ReactNode;
-}
-
-function Line({ item, look, name, at, last, carried, onKey, onLeave, onMove, beside, children }: LineProps) {
-  const { setNodeRef, listeners, transform, transition, isDragging } = useSortable({ id: item });
-  const [Earlier, Later] = look === 'down' ? [ArrowUp, ArrowDown] : [ArrowLeft, ArrowRight];
-  return (
-    <li
-      ref={setNodeRef}
-      className={carried || isDragging ? 'held' : ''}
-      style={{ transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined, transition }}
-    >
-      <span
-        className="order-item"
-        role="button"
-        tabIndex={0}
-        data-item={item}
-        aria-pressed={carried}
-        aria-label={`${at + 1}: ${name}`}
-        onKeyDown={onKey}
-        onBlur={(event) => event.relatedTarget && onLeave()}
-        {...listeners}
-      >
-        <GripVertical size={16} aria-hidden /> <span>{children}</span>
-      </span>
-      {beside}
-      <button type="button" aria-label={`${name}: earlier`} disabled={at === 0} onClick={() => onMove(-1)}>
-        <Earlier size={18} aria-hidden />
-      </button>
-      <button type="button" aria-label={`${name}: later`} disabled={last} onClick={() => onMove(1)}>
-        <Later size={18} aria-hidden />
-      </button>
-    </li>
-  );
-}
-
 export function Review({ sheet, response, drawn }: ReviewProps<OrderSheet, OrderResponse>) {
   const { draw, beside } = thingsOf(sheet.items, drawn);
   const order = response?.order ?? [];
   if (order.length === 0) return <p className="soft">no answer</p>;
+  const list = inList(
+    order,
+    sheet.items.map(({ id }) => id),
+    sheet.leave,
+  );
   return (
     <div className={`ordering ${sheet.look}`}>
       <ol>
-        {order.map((item) => (
-          <li key={item}>
-            <span className="order-item">{draw(item)}</span>
-            {beside(item)}
-          </li>
-        ))}
+        {list.map((item, at) =>
+          item === BORDER ? (
+            <LeaveOut key={BORDER} empty={at === list.length - 1} />
+          ) : (
+            <li key={item}>
+              <span className="order-item">{draw(item)}</span>
+              {beside(item)}
+            </li>
+          ),
+        )}
       </ol>
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 import { Plus, X } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
-import { MOST_GROUPS, MOST_ITEMS, type SortItem, type SortSetup } from '@/core/kinds/sort/sort';
+import { MOST_GROUPS, MOST_ITEMS, sort, type SortItem, type SortSetup } from '@/core/kinds/sort/sort';
 import { LineRows } from '../../parts/LineRows';
 import { RowMedia } from '../../parts/RowMedia';
 import { emptyRow, type Row } from '../../parts/rows';
@@ -125,12 +125,13 @@ function Note({ setup, onChange }: EditorProps<SortSetup>) {
   );
 }
 
-function sentence({ groups, items, scheme }: SortSetup): string {
-  const of = items.filter((item) => item.groups.length > 0).length;
-  if (of === 0) return 'Nothing belongs to a group yet.';
-  const nowhere = items.length - of;
+function sentence(setup: SortSetup): string {
+  const { groups, items, scheme } = setup;
+  const worth = sort.marked.worth?.(setup) ?? [];
+  if (worth.length === 0) return 'Nothing belongs to a group yet.';
+  const nowhere = items.length - worth.length;
   const left = nowhere === 0 ? '' : ` ${nowhere} ${nowhere === 1 ? 'belongs' : 'belong'} to none.`;
-  return `${schemeSentence({ scheme, of, what: `item in one of its ${groups.length} groups` })}${left}`;
+  return `${schemeSentence({ scheme, worth, what: `item in one of its ${groups.length} groups` })}${left}`;
 }
 
 export const sortEditor: EditorSide<SortSetup> = {

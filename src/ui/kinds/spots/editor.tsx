@@ -1,54 +1,56 @@
 'use client';
 import { ImagePlus } from 'lucide-react';
-import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import { type PointerEvent, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import {
-  type Area,
-  MOST_AREAS,
-  MOST_POINTS,
-  type Point,
-  type Shape,
-  SHAPES,
-  type SpotsSetup,
-} from '@/core/kinds/spots/spots';
+import { alongEdge, type Area, MOST_AREAS, type Point, type Shape, SHAPES } from '@/core/kinds/spots/areas';
+import { MOST_POINTS, spots, type SpotsSetup } from '@/core/kinds/spots/spots';
 import { freshPart } from '@/core/rules/placing/placed';
 import { CheckLine } from '../../parts/CheckLine';
 import { CountInput } from '../../parts/CountInput';
 import { useLatest } from '../../parts/use-latest';
-import { Handle, spotIn } from '../../placing/Handle';
+import { spotIn } from '../../placing/Handle';
 import { schemeSentence } from '../../placing/scheme-sentence';
-import { useTray } from '../../tray/tray-context';
+import { usePictureChoice } from '../../placing/use-picture-choice';
 import { SchemeSelect } from '../../parts/SchemeSelect';
 import { BICYCLE } from '@/core/content/bundled';
 import { PartNote } from '../../placing/PartNote';
 import { PictureNote } from '../../placing/PictureNote';
 import type { EditorProps, EditorSide } from '../contract';
+import { AreaHandles, within } from './AreaHandles';
+import { AreaOutlines } from './AreaOutlines';
 import { Picture } from './Picture';
 import '../../placing/placing.scss';
 
-const SHAPE_WORDS: Record<Shape, string> = { round: 'round', rectangle: 'with four corners' };
+const SHAPE_WORDS: Record<Shape, string> = {
+  round: 'round',
+  rectangle: 'with four corners',
+  free: 'along a line of your own',
+};
 /** An area that was only clicked is so wide, in percent. */
 const CLICKED = 10;
 
-const percent = (value: number): number => Math.round(Math.min(100, Math.max(0, value)) * 10) / 10;
+/** Points of a line drawn by hand lie at least so far apart, in percent. */
+const APART = 0.5;
+
+const farther = (a: Point, b: Point, least: number): boolean => Math.hypot(a.x - b.x, a.y - b.y) > least;
 
 /** The area between two opposite corners. */
 function between(area: Area, a: Point, b: Point): Area {
   return {
     ...area,
-    x: percent((a.x + b.x) / 2),
-    y: percent((a.y + b.y) / 2),
-    width: percent(Math.abs(a.x - b.x)),
-    height: percent(Math.abs(a.y - b.y)),
+    x: within((a.x + b.x) / 2),
+    y: within((a.y + b.y) / 2),
+    width: within(Math.abs(a.x - b.x)),
+    height: within(Math.abs(a.y - b.y)),
   };
 }
 
-/** The picture, on which areas are drawn from corner to corner. */
+/** The picture, on which areas are drawn: from corner to corner, or along their edge. */
 function Place({ setup, onChange }: EditorProps<SpotsSetup>) {
   const { picture, areas } = setup;
   const [shape, setShape] = useState<Shape>('round');
+  const [chosen, setChosen] = useState<string | null>(null);
   const face = useRef<HTMLDivElement>(null);
-  const openTray = useTray();
   const latest = useLatest(setup);
   const keep = (area: Area, apart?: 'apart'): void => {
     const others = latest.current.areas.filter(({ id }) => id !== area.id);
@@ -56,73 +58,62 @@ function Place({ setup, onChange }: EditorProps<SpotsSetup>) {
     const next = at < 0 ? [...others, area] : [...others.slice(0, at), area, ...others.slice(at)];
     onChange({ ...latest.current, areas: next }, apart);
   };
-  const choosePicture = (): void =>
-    openTray(({ medium, media, ratio, description }) => {
-      if (medium === 'picture') onChange({ ...latest.current, picture: { media, ratio, description } }, 'apart');
-    });
+  const choosePicture = usePictureChoice((next) => onChange({ ...latest.current, picture: next }, 'apart'));
   const fresh = (at: Point): Area => ({
     id: freshPart(areas, 'r'),
     shape,
-    x: percent(at.x),
-    y: percent(at.y),
+    x: within(at.x),
+    y: within(at.y),
     width: CLICKED,
     // As high as it is wide.
-    height: percent(CLICKED * (picture?.ratio ?? 1)),
+    height: within(CLICKED * (picture?.ratio ?? 1)),
     right: true,
     feedback: '',
   });
   const draw = (event: PointerEvent<HTMLDivElement>): void => {
-    if (event.button !== 0 || !face.current || (event.target as Element).closest('.handle')) return;
+    if (event.button !== 0 || !event.isPrimary || !face.current || (event.target as Element).closest('.handle')) return;
     if (areas.length >= MOST_AREAS) return;
     event.preventDefault();
     const frame = face.current;
-    const from = spotIn(frame, event);
+    /** On the picture, however far the pointer has left it. */
+    const spot = (e: { clientX: number; clientY: number }): Point => {
+      const { x, y } = spotIn(frame, e);
+      return { x: within(x), y: within(y) };
+    };
+    const from = spot(event);
     const area = fresh(from);
     frame.setPointerCapture(event.pointerId);
     keep(area, 'apart');
+    setChosen(area.id);
+    const line = [from];
     const follow = (e: globalThis.PointerEvent): void => {
-      const to = spotIn(frame, e);
-      if (Math.abs(to.x - from.x) > 1 && Math.abs(to.y - from.y) > 1) keep(between(area, from, to));
+      const to = spot(e);
+      if (e.pointerId !== event.pointerId || !farther(to, line.at(-1) ?? from, APART)) return;
+      line.push(to);
+      if (shape === 'free') keep(alongEdge(area, line));
+      else if (Math.abs(to.x - from.x) > 1 && Math.abs(to.y - from.y) > 1) keep(between(area, from, to));
     };
     const end = (): void => frame.removeEventListener('pointermove', follow);
     frame.addEventListener('pointermove', follow);
     frame.addEventListener('pointerup', end, { once: true });
     frame.addEventListener('pointercancel', end, { once: true });
   };
-  const takeOut = (event: KeyboardEvent, id: string): void => {
-    if (event.key !== 'Delete' && event.key !== 'Backspace') return;
-    event.preventDefault();
-    event.stopPropagation();
-    onChange({ ...setup, areas: areas.filter((one) => one.id !== id) }, 'apart');
-  };
   return (
     <div className="picture-edit">
       {picture ? (
-        <Picture picture={picture} areas={areas} face={face} onPointerDown={draw}>
-          {areas.map((area, i) => [
-            <Handle
+        <Picture picture={picture} outlines={<AreaOutlines areas={areas} />} face={face} onPointerDown={draw}>
+          {areas.map((area, i) => (
+            <AreaHandles
               key={area.id}
-              className="area-handle"
-              label={`Area ${i + 1}, ${area.right ? 'right' : 'wrong'}`}
-              at={{ x: area.x, y: area.y }}
+              area={area}
+              number={i + 1}
               frame={face}
-              onMove={({ x, y }) => keep({ ...area, x: percent(x), y: percent(y) })}
-              onKey={(event) => takeOut(event, area.id)}
-            >
-              {i + 1}
-            </Handle>,
-            <Handle
-              key={`${area.id} size`}
-              pointerOnly
-              className="size-handle"
-              label={`Size of area ${i + 1}`}
-              at={{ x: area.x + area.width / 2, y: area.y + area.height / 2 }}
-              frame={face}
-              onMove={({ x, y }) =>
-                keep({ ...area, width: percent(2 * Math.abs(x - area.x)), height: percent(2 * Math.abs(y - area.y)) })
-              }
-            />,
-          ])}
+              chosen={area.id === chosen}
+              onChoose={() => setChosen(area.id)}
+              onChange={(next) => keep(next)}
+              onTakeOut={() => onChange({ ...setup, areas: areas.filter(({ id }) => id !== area.id) }, 'apart')}
+            />
+          ))}
         </Picture>
       ) : (
         <button type="button" className="no-picture" onClick={choosePicture}>
@@ -202,7 +193,19 @@ function Note({ setup, onChange }: EditorProps<SpotsSetup>) {
               <CheckLine checked={area.right} onChange={(right) => change(area, { right })}>
                 a point belongs here
               </CheckLine>
-              {!area.right && (
+              {area.right ? (
+                <label className="line">
+                  counts
+                  <CountInput
+                    label={`How many times area ${i + 1} counts`}
+                    count={area.weight ?? 1}
+                    least={1}
+                    most={99}
+                    onChange={(count) => count !== null && change(area, { weight: count === 1 ? undefined : count })}
+                  />
+                  {(area.weight ?? 1) === 1 ? 'time' : 'times'}
+                </label>
+              ) : (
                 <input
                   className="form-control form-control-sm"
                   aria-label={`Feedback for area ${i + 1}`}
@@ -240,12 +243,13 @@ function Note({ setup, onChange }: EditorProps<SpotsSetup>) {
   );
 }
 
-function sentence({ areas, near, scheme }: SpotsSetup): string {
-  const of = areas.filter(({ right }) => right).length;
-  if (of === 0) return 'No area is right yet.';
-  const what = of === 1 ? 'point in the right area' : 'right area with a point in it';
+function sentence(setup: SpotsSetup): string {
+  const { near, scheme } = setup;
+  const worth = spots.marked.worth?.(setup) ?? [];
+  if (worth.length === 0) return 'No area is right yet.';
+  const what = worth.length === 1 ? 'point in the right area' : 'right area with a point in it';
   const beside = near === undefined ? '' : ` Up to ${near} % of the width beside it a point earns less and less.`;
-  return schemeSentence({ scheme, of, what }) + beside;
+  return schemeSentence({ scheme, worth, what }) + beside;
 }
 
 export const spotsEditor: EditorSide<SpotsSetup> = {

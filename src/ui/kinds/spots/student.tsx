@@ -1,7 +1,8 @@
 'use client';
 import { type KeyboardEvent, type MouseEvent, useRef } from 'react';
 import { flushSync } from 'react-dom';
-import type { Point, SpotsResponse, SpotsSheet } from '@/core/kinds/spots/spots';
+import type { Point } from '@/core/kinds/spots/areas';
+import type { SpotsResponse, SpotsSheet } from '@/core/kinds/spots/spots';
 import { Handle, spotIn } from '../../placing/Handle';
 import { plural } from '../../words/marks';
 import type { ReviewProps, StudentProps } from '../contract';

@@ -6,7 +6,6 @@ export const words: KindWords = {
   findings: {
     'spots-no-picture': () => 'There is no picture to point at yet. Choose one on the sheet.',
     'spots-no-area': () => 'No area is right yet. Draw one on the picture.',
-    'spots-undescribed': () => 'The picture is not described for those who cannot see it.',
     'spots-most-too-few': (v) => `${v.most} points may be set, but ${v.right} areas are right.`,
     'spots-area-small': (v) => `Area ${v.number} is so small that nobody could point at it.`,
   },
