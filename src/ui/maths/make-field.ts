@@ -2,14 +2,29 @@ import type { MathfieldElement } from 'mathlive';
 
 let engine: typeof MathfieldElement | null = null;
 
-/** Fetches the engine of maths fields; whoever may need one soon fetches it before. */
-export async function fetchFieldEngine(): Promise<void> {
-  if (engine) return;
-  const { MathfieldElement: Element } = await import('mathlive');
-  // The faces are those of the formulas on the sheet, which are loaded already; nothing is fetched or sounded.
-  Element.fontsDirectory = null;
-  Element.soundsDirectory = null;
-  engine = Element;
+let fetching: Promise<void> | null = null;
+/** How long after a failure it is fetched again, in milliseconds. */
+const AGAIN_IN = 2000;
+
+/** Fetches the engine of maths fields, again and again until it is there; whoever may need one soon fetches it before. */
+export function fetchFieldEngine(): Promise<void> {
+  fetching ??= fetchUntilThere();
+  return fetching;
+}
+
+async function fetchUntilThere(): Promise<void> {
+  while (!engine) {
+    try {
+      const { MathfieldElement: Element } = await import('mathlive');
+      // The faces are those of the formulas on the sheet, which are loaded already; nothing is fetched or sounded.
+      Element.fontsDirectory = null;
+      Element.soundsDirectory = null;
+      engine = Element;
+    } catch {
+      // The network is away; what is typed meanwhile stands in the field that waits.
+      await new Promise((again) => setTimeout(again, AGAIN_IN));
+    }
+  }
 }
 
 function listen(field: MathfieldElement): void {
