@@ -4,6 +4,7 @@ import { XMLParser } from 'fast-xml-parser';
 import { describe, expect, it } from 'vitest';
 import { exact } from '@/core/base/exact';
 import { gaps } from '@/core/kinds/gaps/gaps';
+import { menu, withWords } from '@/core/kinds/menu/menu';
 import { match } from '@/core/kinds/match/match';
 import { order } from '@/core/kinds/order/order';
 import { select } from '@/core/kinds/select/select';
@@ -16,7 +17,7 @@ const FOLDER = path.resolve(import.meta.dirname, 'fixtures/qti');
 interface Scored {
   file: string;
   max_score: number;
-  cases: { response: string | string[]; score: number }[];
+  cases: { response: string | string[] | null; score: number }[];
 }
 const scored = JSON.parse(readFileSync(path.join(FOLDER, 'scoring.json'), 'utf8')) as Scored[];
 const parser = new XMLParser({
@@ -97,14 +98,22 @@ function spotsOf(file: string): (response: string[]) => Marking {
   };
 }
 
+function menuOf(file: string): (response: string[]) => Marking {
+  const [right = ''] = correctOf(file);
+  const wrong = named(file, 'qti-inline-choice').filter((one) => one !== right);
+  const setup = withWords(menu.fresh(), right, wrong);
+  return (response) => menu.marked.mark(setup, response[0] ? menu.typed.response(setup, response[0]) : { chosen: [] });
+}
+
 const ITEMS: Record<string, [read: (file: string) => (response: string[]) => Marking, left?: number[]]> = {
+  'd04_inline_choice.xml': [menuOf],
   'd05_order.xml': [orderOf],
   // A pair turned round has no place here; it is no pair at all.
   'd06_match_mapped.xml': [matchOf],
   // A wrong tile takes half of one back there, a whole one or nothing here.
   'd08_gap_match.xml': [gapsOf, [1]],
   'd09_hottext.xml': [selectOf],
-  // Areas are all worth the same here.
+  // An area that is right only in part, in the place of the right one, has nothing like it here.
   'd11_select_point.xml': [spotsOf, [3]],
 };
 
@@ -114,7 +123,7 @@ describe.each(Object.entries(ITEMS))('%s', (file, [read, left = []]) => {
   it.each((sample?.cases ?? []).filter((_, i) => !left.includes(i)))(
     '$response earns $score',
     ({ response, score }) => {
-      const marking = mark([response].flat());
+      const marking = mark([response ?? []].flat());
       expect(marking.state === 'marked' && marking.share.mul(exact(String(sample?.max_score))).valueOf()).toBe(score);
     },
   );
