@@ -1,3 +1,5 @@
+import { setTimeout as sleep } from 'node:timers/promises';
+import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { asShown } from '@/demo/as-shown';
 import { must } from '@/core/base/result';
@@ -16,7 +18,8 @@ import {
 import { jobEnded } from '@/server/jobs/jobs';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults } from '@/server/results/results';
-import { mendings } from '@/server/db/schema/exams';
+import { attempts, marks, mendings } from '@/server/db/schema/exams';
+import { markWaiting } from '@/server/marking/mark-handed-in';
 import { currentMarks } from '@/server/marking/current-marks';
 import { enterSitting } from '@/server/sittings/enter';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -158,6 +161,20 @@ describe('accepting an answer', () => {
     must(await giveMark(dept.as('marker'), { attempt: scripts.ada, item, slot: 'c', marks: '0', remark: '' }));
     expect(await jobEnded(dept.out.db.read, mending)).toBe(true);
     expect((await marksOf('c')).sort()).toEqual(['0', '1']);
+  });
+
+  it.each([0, 20, 60, 150, 400])('holds for whoever hands in %i ms after it began', async (later) => {
+    const { ben = '' } = scripts;
+    await dept.out.db.transaction(async (tx) => {
+      await tx.delete(marks).where(eq(marks.attempt, ben));
+      await tx.update(attempts).set({ markedAt: null }).where(eq(attempts.id, ben));
+    });
+    const { mending } = must(await applyMending(dept.as('teacher'), order([accept('speed up gear')])));
+    await sleep(later);
+    await markWaiting(dept.as('ben'));
+    expect(await jobEnded(dept.out.db.read, mending)).toBe(true);
+    expect(await marksOf('c')).toEqual(['1', '1']);
+    expect(must(await openAnswers(dept.as('teacher'), sitting, item)).history).toMatchObject([{ state: 'applied' }]);
   });
 
   it('cancelled half way, or broken off by the end of the server, changes nothing', async () => {

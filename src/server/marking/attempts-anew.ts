@@ -1,4 +1,4 @@
-import { and, asc, eq, isNotNull, type SQL } from 'drizzle-orm';
+import { and, asc, eq, isNotNull } from 'drizzle-orm';
 import { exact } from '@/core/base/exact';
 import { amendmentsOf, type Mending } from '@/core/exams/amendments';
 import { assemble } from '@/core/exams/paper';
@@ -17,6 +17,8 @@ export interface AnewOrder {
   /** What is changed about which question, on top of what was mended before. */
   mendings: Mending[];
   overPersons: boolean;
+  /** Attempts that are left alone; none when left out. */
+  without?: readonly string[];
 }
 
 /** What it comes to for one attempt. */
@@ -33,7 +35,6 @@ const CHUNK = 50;
 export async function* markAttemptsAnew(
   read: Reader,
   order: AnewOrder,
-  without: ReadonlySet<string> = new Set(),
 ): AsyncGenerator<{ attempts: AttemptAnew[]; total: number }> {
   const before = await pinnedOf(read, order.sitting);
   const after = { ...before, amendments: amendmentsOf(order.mendings, before.amendments) };
@@ -43,7 +44,7 @@ export async function* markAttemptsAnew(
     .from(sittings)
     .where(eq(sittings.id, order.sitting));
   const boundaries: Boundaries = boundariesSchema.parse(sitting?.boundaries);
-  const rows = (await markedOnce(read, eq(attempts.sitting, order.sitting))).filter(({ id }) => !without.has(id));
+  const rows = await markedOnce(read, order);
   const items = new Set(order.mendings.map(({ item }) => item));
   for (let from = 0; from < rows.length; from += CHUNK) {
     const chunk = rows.slice(from, from + CHUNK);
@@ -87,10 +88,13 @@ function withChanges(was: SlotMarks, { changes }: MarkedAnew): SlotMarks {
   return now;
 }
 
-function markedOnce(read: Reader, which: SQL): Promise<AttemptRow[]> {
-  return read
+/** The attempts that an order is about: those that were marked before. */
+export async function markedOnce(read: Reader, { sitting, without = [] }: AnewOrder): Promise<AttemptRow[]> {
+  const rows = await read
     .select()
     .from(attempts)
-    .where(and(which, isNotNull(attempts.markedAt)))
+    .where(and(eq(attempts.sitting, sitting), isNotNull(attempts.markedAt)))
     .orderBy(asc(attempts.script));
+  const left = new Set(without);
+  return rows.filter(({ id }) => !left.has(id));
 }

@@ -12,14 +12,14 @@ import { attempts, marks, mendings, sittings } from '../db/schema/exams';
 import { jobs } from '../db/schema/jobs';
 import { readDepartment } from '../people/policy';
 import { beating, beginJob, endDeadJobs, endJob, runningJob, stopJob } from '../jobs/jobs';
-import { startMarkingAnew } from '../jobs/mark-anew';
+import { type MarkingAnew, startMarkingAnew } from '../jobs/mark-anew';
 import { participantName } from '../people/participants';
 import { changed } from '../events/versions';
 import { poolOfSitting } from '../sittings/pinned';
 import { newId } from '../ports/ids';
 import { keepMarks } from './keep-marks';
-import { plainChunk, type PlainAnew, type PlainScore } from './plain-anew';
-import { type AnewOrder, markAttemptsAnew } from './attempts-anew';
+import type { PlainAnew, PlainScore } from './plain-anew';
+import { type AnewOrder, markedOnce } from './attempts-anew';
 
 const input = z.object({
   sitting: z.string(),
@@ -127,55 +127,82 @@ export async function applyMending(ctx: Context, raw: unknown): Promise<Result<{
     return true;
   });
   if (!begun) return refuse('mending-runs');
-  const done = new Set<string>();
-  const sum = { marks: 0, scripts: 0 };
-  const progress = { done: 0, total: 0 };
-  const order = orderOf(parsed.value);
-  const job = startMarkingAnew(ctx.db.url, order, async (chunk) => {
-    await ctx.db.transaction((tx) => keepMarks(tx, id, chunk.attempts, ctx.now));
-    for (const one of chunk.attempts) {
-      done.add(one.attempt);
-      sum.marks += otherMarks(one).length;
-      sum.scripts += otherMarks(one).length > 0 ? 1 : 0;
-    }
-    progress.done += chunk.attempts.length;
-    progress.total = chunk.total;
-    await heart.beat();
-  });
-  const heart = beating(ctx.db, id, { progress, stop: job.cancel });
-  void end(ctx, { id, order, done, sum, finished: job.finished })
-    // What cannot be written stays as it was; the history shows it, and the clock puts it away.
-    .catch(() => undefined)
-    .finally(heart.end);
+  // What cannot be written stays as it was; the history shows it, and the clock puts it away.
+  void apply(ctx, id, orderOf(parsed.value)).catch(() => undefined);
   return ok({ mending: id });
+}
+
+/** What a mending has come to so far. */
+interface Tally {
+  /** The attempts that are marked. */
+  attempts: string[];
+  /** How many marks became others, in how many scripts. */
+  marks: number;
+  scripts: number;
+}
+
+/** Marks in a thread, and again who handed in meanwhile, until nobody is left; then makes it count. */
+async function apply(out: Outside, id: string, order: AnewOrder): Promise<void> {
+  const tally: Tally = { attempts: [], marks: 0, scripts: 0 };
+  const progress = { done: 0, total: 0 };
+  let stopped = false;
+  let running: MarkingAnew | null = null;
+  const heart = beating(out.db, id, {
+    progress,
+    stop() {
+      stopped = true;
+      running?.cancel();
+    },
+  });
+  const markRest = async (): Promise<boolean> => {
+    const before = tally.attempts.length;
+    running = startMarkingAnew(out.db.url, { ...order, without: tally.attempts }, async (chunk) => {
+      await out.db.transaction((tx) => keepMarks(tx, id, chunk.attempts, out.now));
+      for (const one of chunk.attempts) {
+        tally.attempts.push(one.attempt);
+        tally.marks += otherMarks(one).length;
+        tally.scripts += otherMarks(one).length > 0 ? 1 : 0;
+      }
+      Object.assign(progress, { done: tally.attempts.length, total: before + chunk.total });
+      await heart.beat();
+    });
+    return (await running.finished.catch(() => false)) && !stopped;
+  };
+  try {
+    while (!(await end(out, { id, order, tally, whole: await markRest() })));
+  } finally {
+    heart.end();
+  }
 }
 
 interface Ending {
   id: string;
   order: AnewOrder;
-  done: ReadonlySet<string>;
-  /** How many marks became others, in how many scripts. */
-  sum: { marks: number; scripts: number };
-  finished: Promise<boolean>;
+  tally: Tally;
+  /** False when it was cancelled or failed. */
+  whole: boolean;
 }
 
-/** Makes the marks of a mending count, all at once; or none of them, when it was cancelled or failed. */
-async function end(out: Outside, { id, order, done, sum, finished }: Ending): Promise<void> {
-  const whole = await finished.catch(() => false);
-  await out.db.transaction(async (tx) => {
-    await endJob(tx, id);
+/** Makes the marks of a mending count, all at once, or none of them; false when somebody handed in meanwhile and is not marked yet. */
+function end(out: Outside, { id, order, tally, whole }: Ending): Promise<boolean> {
+  return out.db.transaction(async (tx) => {
     const [mending] = await tx.select({ state: mendings.state }).from(mendings).where(eq(mendings.id, id));
     // Another process may have taken this one for dead.
-    if (!whole || mending?.state !== 'running') return putAway(tx, [id]);
-    // Who handed in meanwhile is marked now; there are few of them.
-    for await (const chunk of markAttemptsAnew(tx, order, done))
-      await keepMarks(tx, id, plainChunk(chunk).attempts, out.now);
+    const goesOn = whole && mending?.state === 'running';
+    if (goesOn && (await markedOnce(tx, { ...order, without: tally.attempts })).length > 0) return false;
+    await endJob(tx, id);
+    if (!goesOn) {
+      await putAway(tx, [id]);
+      return true;
+    }
     if (!order.overPersons) await leaveToPersons(tx, id);
+    const { marks: marksChanged, scripts } = tally;
     await tx
       .update(mendings)
-      .set({ state: 'applied', appliedAt: out.now, marksChanged: sum.marks, scripts: sum.scripts })
+      .set({ state: 'applied', appliedAt: out.now, marksChanged, scripts })
       .where(eq(mendings.id, id));
     await changed(tx, `sitting:${order.sitting}`);
+    return true;
   });
 }
 
