@@ -27,12 +27,12 @@ export async function placeAction(question: string): Promise<Result<{ revision: 
   return revisionToPlace(await staffContext(), text(question));
 }
 
-export async function examViewAction(plan: unknown): Promise<Result<ExamView>> {
-  return examView(await staffContext(), plan);
+export async function examViewAction(input: unknown): Promise<Result<ExamView>> {
+  return examView(await staffContext(), input);
 }
 
-export async function trialPaperAction(plan: unknown, seed: number): Promise<Result<TrialPaper>> {
-  return trialPaper(await staffContext(), plan, number(seed));
+export async function trialPaperAction(input: unknown, seed: number): Promise<Result<TrialPaper>> {
+  return trialPaper(await staffContext(), input, number(seed));
 }
 
 export async function scheduleAction(input: unknown): Promise<Result<{ id: string }>> {

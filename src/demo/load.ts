@@ -1,3 +1,4 @@
+import { searchSchema } from '@/core/bank/searching';
 import { must } from '@/core/base/result';
 import { exact, round } from '@/core/base/exact';
 import { seeded, seedFor } from '@/core/base/random';
@@ -78,7 +79,17 @@ interface SectionPlan {
   topics: string[];
   count: number;
   passPercent?: string;
+  /** So many more are drawn from the whole bank: of difficulty 2, and not met by the course before. */
+  drawn?: number;
 }
+
+/** What the final draws from. */
+const WHOLE_BANK = {
+  items: [],
+  seeks: searchSchema.parse({ bank: null, topic: null, words: '', kind: null, difficulty: 2, sort: 'newest' }),
+  unseen: true,
+  marks: '2',
+};
 
 class Loader {
   /** Every question by its id, as it was written. */
@@ -235,7 +246,7 @@ class Loader {
         instructions: '',
         items,
         passPercent: section.passPercent ?? null,
-        draws: [],
+        draws: section.drawn ? [{ ...WHOLE_BANK, id: newId(), take: section.drawn }] : [],
         shuffleQuestions: false,
       });
     }
@@ -389,6 +400,7 @@ class Loader {
     const exam = await this.exam(teacher, 'WT-201', 'Drive train, final', 60, '50', [
       { title: 'Drive train', topics: ['Drive train'], count: 8 },
       { title: 'Electrical', topics: ['Electrical'], count: 7 },
+      { title: 'Over the whole course', topics: [], count: 0, drawn: 3 },
     ]);
     await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 60);
   }

@@ -225,6 +225,8 @@ test('options: Enter adds, an empty one ends the list, a pasted list falls into 
   await page.mouse.move((grip?.x ?? 0) + 5, (grip?.y ?? 0) + 5);
   await page.mouse.down();
   await page.mouse.move((grip?.x ?? 0) + 5, (last?.y ?? 0) + 12, { steps: 8 });
+  // It is let go where it is seen to go: the last one has made room.
+  await expect(sheet().locator('.line-row').last()).toHaveAttribute('style', /translateY\(-/);
   await page.mouse.up();
   await expect.poll(async () => (await texts()).at(-1)).toBe('two');
 });

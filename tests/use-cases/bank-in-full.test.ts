@@ -11,7 +11,8 @@ import { forgetSearch, keepSearch, listKeptSearches } from '@/server/bank/kept-s
 import { openQuestion } from '@/server/bank/open-question';
 import { reviewQuestion } from '@/server/bank/review';
 import { saveDraft } from '@/server/bank/save-draft';
-import { searchQuestions, searchSchema } from '@/server/bank/search';
+import { searchSchema } from '@/core/bank/searching';
+import { searchQuestions } from '@/server/bank/search';
 import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
 import { keepSynonyms } from '@/server/bank/synonyms';
 import { keepBroughtIn } from '@/server/exchange/keep';

@@ -1,4 +1,31 @@
-/** Facts about searching the bank that server and screen share. */
+import { z } from 'zod';
+import { KIND_NAMES } from '../kinds/registry';
+import { REVIEW_STATES } from './facts';
+
+/** What server, screen and exams know of searching the bank. */
+export const searchSchema = z.object({
+  /** One bank, or every bank that the actor sees. */
+  bank: z.string().nullable(),
+  topic: z.string().nullable(),
+  words: z.string().max(100_000),
+  kind: z.enum(KIND_NAMES as [string, ...string[]]).nullable(),
+  difficulty: z.number().int().min(1).max(3).nullable(),
+  demand: z.enum(['know', 'use', 'judge']).nullable().default(null),
+  tag: z.string().nullable().default(null),
+  goal: z.string().nullable().default(null),
+  author: z.string().nullable().default(null),
+  review: z.enum(REVIEW_STATES).nullable().default(null),
+  /** Whether something stops them. */
+  ready: z.boolean().nullable().default(null),
+  /** Worth so many marks; "5" for five and more. */
+  marks: z.enum(['1', '2', '3', '4', '5']).nullable().default(null),
+  /** By the last sitting that held it. */
+  used: z.enum(['never', 'this-year', 'not-this-year']).nullable().default(null),
+  /** In use, put away, or deleted and not yet gone. */
+  kept: z.enum(['live', 'archived', 'deleted']).default('live'),
+  sort: z.enum(['best', 'newest', 'title']),
+});
+export type BankSearch = z.infer<typeof searchSchema>;
 
 /** Questions come so many at a time. */
 export const PAGE = 60;

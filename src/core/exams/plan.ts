@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { marksText, percentText, ROUNDING_MODES } from '../base/exact';
 import type { StoredForm } from '../base/stored-form';
+import { searchSchema } from '../bank/searching';
 
 /** A question placed in an exam by revision. */
 const placement = z.object({
@@ -14,13 +15,23 @@ const placement = z.object({
 });
 export type Placement = z.infer<typeof placement>;
 
+/** A draw that seeks takes from at most so many. */
+export const MOST_SOUGHT = 100;
+
 /** Of some of the section's questions each paper has only so many, drawn for it. */
 const draw = z.object({
   id: z.string().max(40),
   take: z.number().int().min(1).max(200),
-  /** Ids of placements of the section. */
-  items: z.array(z.string().max(40)).min(1).max(200),
+  /** Ids of placements of the section; none of a draw that seeks its questions in the bank until they are sought. */
+  items: z.array(z.string().max(40)).max(200),
+  /** What it takes from: the questions that this finds when a sitting is scheduled. */
+  seeks: searchSchema.optional(),
+  /** Leaves out what the course has met in a sitting before. */
+  unseen: z.boolean().optional(),
+  /** Marks of each question that it seeks; their own when left out. */
+  marks: marksText.optional(),
 });
+export type Draw = z.infer<typeof draw>;
 
 const section = z.object({
   id: z.string().max(40),
@@ -56,6 +67,40 @@ export const examForm: StoredForm<ExamPlan> = { name: 'exam plan', version: 1, s
 /** Every placement of the plan with the section it is in: all that may be met. */
 export function placements(exam: ExamPlan): { section: Section; item: Placement }[] {
   return exam.sections.flatMap((s) => s.items.map((item) => ({ section: s, item })));
+}
+
+/** How many questions a paper has. */
+export function paperLength({ sections }: ExamPlan): number {
+  return sections.reduce((all, { items, draws }) => {
+    const drawn = new Set(draws.flatMap((one) => one.items));
+    const always = items.filter(({ id }) => !drawn.has(id)).length;
+    return all + always + draws.reduce((n, { take }) => n + take, 0);
+  }, 0);
+}
+
+/** A question that a draw has found, by the revision that is placed. */
+export interface Sought {
+  question: string;
+  revision: number;
+}
+
+/** The plan with what its draws have found placed in it, behind the other questions of each section. A found question gives the placement its id; what stands in the plan already is not placed again. */
+export function withSought(plan: ExamPlan, sought: ReadonlyMap<string, readonly Sought[]>): ExamPlan {
+  const placed = new Set(placements(plan).map(({ item }) => item.question));
+  const sections = plan.sections.map((one): Section => {
+    const items = [...one.items];
+    const draws = one.draws.map(({ seeks, unseen: _, marks, ...rest }): Draw => {
+      if (!seeks) return rest;
+      const found = (sought.get(rest.id) ?? []).filter(({ question }) => !placed.has(question)).slice(0, MOST_SOUGHT);
+      for (const { question, revision } of found) {
+        placed.add(question);
+        items.push({ id: question, question, revision, marks: marks ?? null, bonus: false });
+      }
+      return { ...rest, items: found.map(({ question }) => question) };
+    });
+    return { ...one, items, draws };
+  });
+  return { ...plan, sections };
 }
 
 /** The key of a revision in maps that hold several questions. */

@@ -46,7 +46,7 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
         ),
       ),
     );
-    minutes += expectedMinutes(item.marks, item.worth.size) * chanceOf(plan, item.id);
+    minutes += expectedMinutes(item.marks, item.worth.size) * shareOf(plan, item.id);
     const title = titleOf(item.question);
     const before = seen.get(title);
     if (before !== undefined)
@@ -69,8 +69,8 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
   return { findings, ready, questions: items.length, minutes: Math.ceil(minutes) };
 }
 
-/** How often a question is on a paper, from 0 to 1. */
-function chanceOf(plan: ExamPlan, item: string): number {
+/** On what share of all papers a question is, from 0 to 1. */
+export function shareOf(plan: ExamPlan, item: string): number {
   const draw = plan.sections.flatMap((s) => s.draws).find(({ items }) => items.includes(item));
   return draw ? Math.min(1, draw.take / draw.items.length) : 1;
 }

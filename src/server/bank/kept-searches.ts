@@ -4,7 +4,7 @@ import { ok, type Result } from '@/core/base/result';
 import { type Context, parse } from '../context';
 import { keptSearches } from '../db/schema/bank';
 import { newId } from '../ports/ids';
-import { type BankSearch, searchSchema } from './search';
+import { type BankSearch, searchSchema } from '@/core/bank/searching';
 
 export interface KeptSearch {
   id: string;

@@ -1,9 +1,8 @@
 import { and, eq, inArray, isNotNull, isNull, like, notInArray, type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
-import { REVIEW_STATES, type ReviewState } from '@/core/bank/facts';
-import { HIT, MOST_COUNTED, PAGE, terms } from '@/core/bank/searching';
+import type { ReviewState } from '@/core/bank/facts';
+import { type BankSearch, HIT, MOST_COUNTED, PAGE, searchSchema, terms } from '@/core/bank/searching';
 import { ok, type Result } from '@/core/base/result';
-import { KIND_NAMES } from '@/core/kinds/registry';
 import { snippetOf } from '@/core/text/snippet';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
@@ -11,30 +10,7 @@ import { questionGoals, questions, questionTags, topics } from '../db/schema/ban
 import { visibleBanks } from './access';
 import { likelierWords } from './likelier-words';
 
-export const searchSchema = z.object({
-  /** One bank, or every bank that the actor sees. */
-  bank: z.string().nullable(),
-  topic: z.string().nullable(),
-  words: z.string().max(100_000),
-  kind: z.enum(KIND_NAMES as [string, ...string[]]).nullable(),
-  difficulty: z.number().int().min(1).max(3).nullable(),
-  demand: z.enum(['know', 'use', 'judge']).nullable().default(null),
-  tag: z.string().nullable().default(null),
-  goal: z.string().nullable().default(null),
-  author: z.string().nullable().default(null),
-  review: z.enum(REVIEW_STATES).nullable().default(null),
-  /** Whether something stops them. */
-  ready: z.boolean().nullable().default(null),
-  /** Worth so many marks; "5" for five and more. */
-  marks: z.enum(['1', '2', '3', '4', '5']).nullable().default(null),
-  /** By the last sitting that held it. */
-  used: z.enum(['never', 'this-year', 'not-this-year']).nullable().default(null),
-  /** In use, put away, or deleted and not yet gone. */
-  kept: z.enum(['live', 'archived', 'deleted']).default('live'),
-  sort: z.enum(['best', 'newest', 'title']),
-});
 const input = searchSchema.extend({ from: z.number().int().min(0) });
-export type BankSearch = z.infer<typeof searchSchema>;
 
 export interface FoundQuestion {
   id: string;

@@ -1,4 +1,5 @@
 import { inArray } from 'drizzle-orm';
+import { z } from 'zod';
 import { questionSheet } from '@/core/bank/sheet';
 import { titleOf } from '@/core/bank/summary';
 import { checkQuestion } from '@/core/bank/checks';
@@ -9,14 +10,14 @@ import type { Finding } from '@/core/base/finding';
 import { assemble, unmended } from '@/core/exams/paper';
 import { examForm, revisionKey } from '@/core/exams/plan';
 import { poolQuestions, poolOf, type PoolSection } from '@/core/exams/pool';
-import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
+import { examReadiness, expectedMinutes, shareOf } from '@/core/exams/readiness';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, parse } from '../context';
 import { visibleBanks } from '../bank/access';
 import { questions } from '../db/schema/bank';
 import { type RoomSection, roomSections } from '../sittings/room';
 import { withinReach } from './reach';
-import { revisionsOf } from './revisions';
+import { filledPlan } from './sought';
 
 /** What the exam desk shows of a placed question. */
 export interface PlacedQuestion {
@@ -39,17 +40,23 @@ export interface ExamView {
   ready: number;
   questions: number;
   findings: Finding[];
+  /** How many questions each draw that seeks finds now. */
+  found: Record<string, number>;
 }
 
+const input = z.object({ plan: examForm.schema, course: z.string().nullable() });
+
 /** A plan with everything that follows from it. */
-export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<ExamView>> {
-  const plan = parse(examForm.schema, rawPlan);
-  if (!plan.ok) return plan;
-  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan.value))) return FORBIDDEN;
-  const revisions = await revisionsOf(ctx.db.read, plan.value);
-  const pinned = unmended(plan.value, revisions);
+export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamView>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const { plan, course } = parsed.value;
+  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
+  const filled = await filledPlan(ctx, plan, course);
+  const { revisions, sought } = filled;
+  const pinned = unmended(filled.plan, revisions);
   const pool = poolOf(pinned);
-  const placed = plan.value.sections.flatMap((s) => s.items);
+  const placed = plan.sections.flatMap((s) => s.items);
   const heads = await ctx.db.read
     .select({ id: questions.id, revision: questions.revision, bank: questions.bank, kinds: questions.kinds })
     .from(questions)
@@ -78,15 +85,24 @@ export async function examView(ctx: Context, rawPlan: unknown): Promise<Result<E
   }
   const { findings, ready, minutes } = examReadiness(pinned);
   const minutesOf = (section: PoolSection): number =>
-    section.items.reduce((sum, { id }) => sum + (items[id]?.minutes ?? 0), 0);
+    section.items.reduce(
+      (all, { id, marks, worth }) => all + expectedMinutes(marks, worth.size) * shareOf(filled.plan, id),
+      0,
+    );
+  const seeking = plan.sections.flatMap(({ draws }) => draws.filter(({ seeks }) => seeks));
+  const taken = seeking.reduce((n, { take }) => n + take, 0);
   return ok({
     items,
-    sections: Object.fromEntries(pool.sections.map((s) => [s.id, { marks: stored(s.most), minutes: minutesOf(s) }])),
+    sections: Object.fromEntries(
+      pool.sections.map((s) => [s.id, { marks: stored(s.most), minutes: Math.ceil(minutesOf(s)) }]),
+    ),
     marks: stored(pool.most),
     minutes,
-    ready,
-    questions: placed.length,
-    findings,
+    ready: ready - sought.size + taken,
+    questions: placed.length + taken,
+    // Whatever a draw finds is ready; what else would help is said at the question.
+    findings: findings.filter(({ at }) => !sought.has(String(at[1]))),
+    found: filled.found,
   });
 }
 
@@ -97,15 +113,16 @@ export interface TrialPaper {
 }
 
 /** The paper as a student would get it; nothing is written. */
-export async function trialPaper(ctx: Context, rawPlan: unknown, seed: number): Promise<Result<TrialPaper>> {
-  const plan = parse(examForm.schema, rawPlan);
-  if (!plan.ok) return plan;
-  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan.value))) return FORBIDDEN;
-  const revisions = await revisionsOf(ctx.db.read, plan.value);
-  const paper = assemble(unmended(plan.value, revisions), seed);
+export async function trialPaper(ctx: Context, raw: unknown, seed: number): Promise<Result<TrialPaper>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const { plan, course } = parsed.value;
+  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
+  const filled = await filledPlan(ctx, plan, course);
+  const paper = assemble(unmended(filled.plan, filled.revisions), seed);
   return ok({
-    title: plan.value.title,
-    instructions: plan.value.instructions,
+    title: plan.title,
+    instructions: plan.instructions,
     sections: roomSections(paper, ({ question, seed: own }) => questionSheet(question, own)),
   });
 }

@@ -2,7 +2,7 @@ import { and, desc, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result, refuse } from '@/core/base/result';
-import { type ExamPlan, examForm, placements } from '@/core/exams/plan';
+import { type ExamPlan, examForm, paperLength, placements } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { questions } from '../db/schema/bank';
@@ -43,7 +43,7 @@ export async function listExams(ctx: Context): Promise<Result<ExamRow[]>> {
         course,
         owner,
         savedAt: exam.savedAt,
-        questions: placements(plan).length,
+        questions: paperLength(plan),
         minutes: plan.minutes,
       };
     }),

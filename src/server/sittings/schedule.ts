@@ -15,6 +15,7 @@ import { courses } from '../db/schema/people';
 import { changed } from '../events/versions';
 import { freshPlan, revisionToPlace } from '../exams/exams';
 import { readRevision, revisionsOf } from '../exams/revisions';
+import { scheduledPlan } from '../exams/sought';
 import { readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
 
@@ -37,7 +38,9 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
   const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
   if (!row) return NOT_FOUND;
-  const plan = readStored(examForm, row.plan);
+  const filled = await scheduledPlan(ctx, readStored(examForm, row.plan), course);
+  if (!filled.ok) return filled;
+  const plan = filled.value;
   const readiness = examReadiness(unmended(plan, await revisionsOf(ctx.db.read, plan)));
   const stopping = readiness.findings.filter((f) => f.weight === 'stops').length;
   if (stopping > 0) return refuse('exam-not-ready', { at: ['exam'], values: { count: stopping } });

@@ -6,11 +6,14 @@ export function placeOf(value: string): { bank: string; topic: string | null } {
   return { bank, topic: topic || null };
 }
 
-/** Every bank with its topics, to choose a place for questions. */
-export function PlaceOptions({ shelves }: { shelves: readonly BankShelf[] }) {
+/** Every bank with its topics, to choose a place for questions; `whole`: a bank alone means all that is in it. */
+export function PlaceOptions({ shelves, whole = false }: { shelves: readonly BankShelf[]; whole?: boolean }) {
   return shelves.map((shelf) => (
     <optgroup key={shelf.id} label={shelf.name}>
-      <option value={shelf.id}>{shelf.name}, no topic</option>
+      <option value={shelf.id}>
+        {shelf.name}
+        {whole ? '' : ', no topic'}
+      </option>
       <TopicOptions topics={shelf.topics} idFor={(topic) => `${shelf.id} ${topic}`} />
     </optgroup>
   ));

@@ -1,4 +1,4 @@
-import type { BankSearch } from '@/server/bank/search';
+import type { BankSearch } from '@/core/bank/searching';
 import { KIND_NAMES, type KindName } from '@/core/kinds/registry';
 import { sideOf } from '../kinds/registry';
 

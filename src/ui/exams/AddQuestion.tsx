@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { searchAction } from '@/actions/bank';
 import type { FoundQuestion } from '@/server/bank/search';
 import { Highlighted } from '../bank/Highlighted';
@@ -12,10 +13,12 @@ export function AddQuestion({
   section,
   taken,
   onPick,
+  onDraw,
 }: {
   section: string;
   taken: string[];
   onPick: (question: string) => void;
+  onDraw: () => void;
 }) {
   const [words, setWords] = useState('');
   const [found, setFound] = useState<FoundQuestion[]>([]);
@@ -72,6 +75,9 @@ export function AddQuestion({
           }}
           onBlur={() => setTimeout(() => setWords(''), 150)}
         />
+        <Button variant="quiet" className="small-act" onClick={onDraw}>
+          or draw some
+        </Button>
         <Link className="soft text-nowrap" href="/bank/new" prefetch={false}>
           or write a new one
         </Link>

@@ -27,7 +27,8 @@ import { marksText, marksWords } from '../words/marks';
 import { AddQuestion } from './AddQuestion';
 import { ExamMargin } from './ExamMargin';
 import { PlanRow } from './PlanRow';
-import { movedItem, withItem, withoutSection, withSection } from './plan-moves';
+import { type DrawnFrom, DrawRow } from './DrawRow';
+import { movedItem, withDraw, withItem, withoutSection, withSection } from './plan-moves';
 import { Schedule } from './Schedule';
 import { TryPaper } from './TryPaper';
 import { Trouble } from '../parts/Trouble';
@@ -36,17 +37,20 @@ interface Props {
   exam: OpenExam;
   view: ExamView;
   courses: CourseRow[];
+  /** What draws can be narrowed by. */
+  from: DrawnFrom;
   /** The department's time zone. */
   zone: string;
 }
 
 /** The exam desk: sections and questions on the sheet, readiness and how it runs in the margin. */
-export function ExamDesk({ exam, view: firstView, courses, zone }: Props) {
+export function ExamDesk({ exam, view: firstView, courses, from, zone }: Props) {
   const router = useRouter();
   const key = `zonda-exam-${exam.id}`;
   const { present: plan, change, ...history } = useHistory<ExamPlan>(exam.plan);
   const [view, setView] = useState(firstView);
   const [dialog, setDialog] = useState<'try' | 'schedule' | null>(null);
+  const course = exam.course?.id ?? null;
   const [trouble, setTrouble] = useState<string | null>(null);
   const save = useCallback(
     (value: ExamPlan, base: number) => savePlanAction({ exam: exam.id, base, plan: value }),
@@ -65,14 +69,14 @@ export function ExamDesk({ exam, view: firstView, courses, zone }: Props) {
     if (plan === exam.plan) return;
     let stale = false;
     const timer = setTimeout(async () => {
-      const result = await examViewAction(plan);
+      const result = await examViewAction({ plan, course });
       if (!stale && result.ok) setView(result.value);
     }, 150);
     return () => {
       stale = true;
       clearTimeout(timer);
     };
-  }, [plan, exam.plan]);
+  }, [plan, exam.plan, course]);
 
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -209,11 +213,25 @@ export function ExamDesk({ exam, view: firstView, courses, zone }: Props) {
                     );
                   })}
                 </SortableContext>
+                {section.draws.map(
+                  (draw, i) =>
+                    draw.seeks && (
+                      <DrawRow
+                        key={draw.id}
+                        draw={{ ...draw, seeks: draw.seeks }}
+                        name={`draw ${i + 1} of section ${String.fromCharCode(65 + s)}`}
+                        found={view.found[draw.id]}
+                        from={from}
+                        change={change}
+                      />
+                    ),
+                )}
                 <SectionEnd id={section.id}>
                   <AddQuestion
                     section={section.title}
                     taken={plan.sections.flatMap((x) => x.items.map((i) => i.question))}
                     onPick={(question) => place(section.id, question)}
+                    onDraw={() => change((p) => withDraw(p, section.id, crypto.randomUUID()))}
                   />
                 </SectionEnd>
               </section>
@@ -225,11 +243,11 @@ export function ExamDesk({ exam, view: firstView, courses, zone }: Props) {
         </div>
         <ExamMargin exam={exam} zone={zone} plan={plan} view={view} change={change} />
       </div>
-      {dialog === 'try' && <TryPaper plan={plan} onClose={() => setDialog(null)} />}
+      {dialog === 'try' && <TryPaper plan={plan} course={course} onClose={() => setDialog(null)} />}
       {dialog === 'schedule' && (
         <Schedule
           exam={exam.id}
-          course={exam.course?.id ?? null}
+          course={course}
           minutes={plan.minutes}
           zone={zone}
           courses={courses}

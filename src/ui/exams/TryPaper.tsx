@@ -8,21 +8,27 @@ import { type DrawnSection, drawSections } from '../sheet/draw-sections';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksText } from '../words/marks';
 
+interface Props {
+  plan: ExamPlan;
+  course: string | null;
+  onClose: () => void;
+}
+
 /** The whole paper as a student gets it, with every shuffle; nothing of it is kept. */
-export function TryPaper({ plan, onClose }: { plan: ExamPlan; onClose: () => void }) {
+export function TryPaper({ plan, course, onClose }: Props) {
   const [phone, setPhone] = useState(false);
   const [seed, setSeed] = useState(1);
   const [sections, setSections] = useState<DrawnSection[] | null>(null);
   const [responses, setResponses] = useState<Record<string, Record<string, unknown>>>({});
   useEffect(() => {
     let stale = false;
-    trialPaperAction(plan, seed).then((result) => {
+    trialPaperAction({ plan, course }, seed).then((result) => {
       if (!stale && result.ok) setSections(drawSections(result.value.sections));
     });
     return () => {
       stale = true;
     };
-  }, [plan, seed]);
+  }, [plan, course, seed]);
   return (
     <Modal show onHide={onClose} size="xl" aria-labelledby="try-paper" animation={false} scrollable>
       <Modal.Header closeButton>

@@ -1,4 +1,5 @@
-import type { ExamPlan, Placement } from '@/core/exams/plan';
+import { NO_FILTERS } from '../bank/sentence';
+import type { Draw, ExamPlan, Placement } from '@/core/exams/plan';
 
 /** Changes of a plan at the exam desk; each gives a new plan. */
 
@@ -37,6 +38,21 @@ export function movedItem(plan: ExamPlan, item: string, to: string): ExamPlan {
       return { ...s, items: [...rest.slice(0, index), moving, ...rest.slice(index)] };
     }),
   };
+}
+
+/** With a draw at the end of a section, which takes from everything in all banks until more is said. */
+export function withDraw(plan: ExamPlan, section: string, id: string): ExamPlan {
+  const draw: Draw = { id, take: 3, items: [], seeks: { ...NO_FILTERS, bank: null, topic: null } };
+  return { ...plan, sections: plan.sections.map((s) => (s.id === section ? { ...s, draws: [...s.draws, draw] } : s)) };
+}
+
+export function changedDraw(plan: ExamPlan, id: string, part: Partial<Draw>): ExamPlan {
+  const changed = (draw: Draw): Draw => (draw.id === id ? { ...draw, ...part } : draw);
+  return { ...plan, sections: plan.sections.map((s) => ({ ...s, draws: s.draws.map(changed) })) };
+}
+
+export function withoutDraw(plan: ExamPlan, id: string): ExamPlan {
+  return { ...plan, sections: plan.sections.map((s) => ({ ...s, draws: s.draws.filter((one) => one.id !== id) })) };
 }
 
 export function withSection(plan: ExamPlan, id: string): ExamPlan {

@@ -10,12 +10,15 @@ export function MarksInput({
   label,
   fixed = false,
   onChange,
+  onEmpty,
 }: {
   marks: string;
   label: string;
   /** The marks follow from something else and cannot be typed here. */
   fixed?: boolean;
   onChange: (marks: string) => void;
+  /** Where there may be none: the field was emptied. */
+  onEmpty?: () => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   return (
@@ -27,6 +30,7 @@ export function MarksInput({
       value={typed ?? (marks === '' ? '' : marksText(marks))}
       onChange={(e) => {
         setTyped(e.target.value);
+        if (e.target.value.trim() === '') onEmpty?.();
         const value = wholeNumber(e.target.value);
         if (value && value.compare(0) >= 0 && value.compare(1000) <= 0) onChange(stored(value));
       }}

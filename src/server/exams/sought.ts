@@ -1,0 +1,125 @@
+import { and, desc, eq, inArray, notInArray, sql } from 'drizzle-orm';
+import { readStored } from '@/core/base/stored-form';
+import { type QuestionBody, questionForm } from '@/core/bank/question';
+import { ok, type Result } from '@/core/base/result';
+import type { Revisions } from '@/core/exams/paper';
+import {
+  type Draw,
+  type ExamPlan,
+  MOST_SOUGHT,
+  placements,
+  revisionKey,
+  type Sought,
+  withSought,
+} from '@/core/exams/plan';
+import { may } from '@/core/people/may';
+import type { Context } from '../context';
+import { visibleBanks } from '../bank/access';
+import { searchIds } from '../bank/search';
+import type { Reader } from '../db/database';
+import { questions } from '../db/schema/bank';
+import { revisionToPlace } from './exams';
+import { revisionsOf } from './revisions';
+
+/** A question that a draw finds. */
+interface Found {
+  id: string;
+  body: QuestionBody;
+}
+
+/** A plan whose draws have found their questions, with the bodies of all that it places. */
+export interface FilledPlan {
+  plan: ExamPlan;
+  revisions: Revisions;
+  /** How many each draw finds. */
+  found: Record<string, number>;
+  /** Questions that only draws have placed. */
+  sought: ReadonlySet<string>;
+}
+
+/** The revision that stands for a question as it is now, while nothing is scheduled. */
+const AS_IT_IS = 0;
+
+/** The plan as it would be scheduled now. Nothing is written. */
+export async function filledPlan(ctx: Context, plan: ExamPlan, course: string | null): Promise<FilledPlan> {
+  const all = await soughtBy(ctx, plan, course);
+  const revisions = new Map(await revisionsOf(ctx.db.read, plan));
+  const sought = new Map<string, Sought[]>();
+  for (const [draw, questionsFound] of all) {
+    for (const { id, body } of questionsFound) revisions.set(revisionKey(id, AS_IT_IS), body);
+    sought.set(
+      draw,
+      questionsFound.map(({ id }) => ({ question: id, revision: AS_IT_IS })),
+    );
+  }
+  return {
+    plan: withSought(plan, sought),
+    revisions,
+    found: Object.fromEntries([...sought].map(([draw, { length }]) => [draw, length])),
+    sought: new Set([...sought.values()].flat().map(({ question }) => question)),
+  };
+}
+
+/** The plan with revisions of all that its draws find, cut where the draft has moved on. */
+export async function scheduledPlan(ctx: Context, plan: ExamPlan, course: string): Promise<Result<ExamPlan>> {
+  const sought = new Map<string, Sought[]>();
+  for (const [draw, questionsFound] of await soughtBy(ctx, plan, course)) {
+    const cut: Sought[] = [];
+    for (const { id: question } of questionsFound) {
+      const placed = await revisionToPlace(ctx, question);
+      if (!placed.ok) return placed;
+      cut.push({ question, revision: placed.value.revision });
+    }
+    sought.set(draw, cut);
+  }
+  return ok(withSought(plan, sought));
+}
+
+/** What each draw that seeks finds, in the order of the plan; a question is found once, and not where it is placed anyway. */
+async function soughtBy(ctx: Context, plan: ExamPlan, course: string | null): Promise<Map<string, Found[]>> {
+  const taken = new Set(placements(plan).map(({ item }) => item.question));
+  const all = new Map<string, Found[]>();
+  for (const draw of plan.sections.flatMap(({ draws }) => draws)) {
+    if (!draw.seeks) continue;
+    const met = draw.unseen && course !== null ? await metBy(ctx.db.read, course) : [];
+    const found = await findFor(ctx, draw, [...taken, ...met]);
+    for (const { id } of found) taken.add(id);
+    all.set(draw.id, found);
+  }
+  return all;
+}
+
+/** What the actor could place now: ready, in use, agreed where the bank asks for it; the newest first. */
+async function findFor(ctx: Context, { seeks }: Draw, without: readonly string[]): Promise<Found[]> {
+  const ids = await searchIds(ctx, { ...seeks, kept: 'live', ready: true });
+  if (!ids.ok || ids.value.length === 0) return [];
+  const banks = (await visibleBanks(ctx)).filter(({ access }) => may(ctx.actor, 'write in bank', access));
+  const free = banks.filter(({ reviewRequired }) => !reviewRequired).map(({ id }) => id);
+  const rows = await ctx.db.read
+    .select({ id: questions.id, draft: questions.draft })
+    .from(questions)
+    .where(
+      and(
+        inArray(questions.id, ids.value),
+        notInArray(questions.id, [...without]),
+        inArray(
+          questions.bank,
+          banks.map(({ id }) => id),
+        ),
+        sql`(${inArray(questions.bank, free)} OR ${eq(questions.review, 'agreed')})`,
+      ),
+    )
+    .orderBy(desc(questions.savedAt), desc(questions.id))
+    .limit(MOST_SOUGHT);
+  return rows.map(({ draft, ...row }) => ({ ...row, body: readStored(questionForm, draft) }));
+}
+
+/** The questions of all sittings of a course. */
+async function metBy(read: Reader, course: string): Promise<string[]> {
+  const rows = await read.all<{ question: string }>(
+    sql`SELECT DISTINCT json_extract(item.value, '$.question') AS question
+        FROM sittings, json_each(sittings.plan, '$.sections') AS section, json_each(section.value, '$.items') AS item
+        WHERE sittings.course = ${course}`,
+  );
+  return rows.map(({ question }) => question);
+}

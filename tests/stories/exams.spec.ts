@@ -1,0 +1,80 @@
+import { expect, type Page, test } from '@playwright/test';
+import { barriers } from '../drivers/barriers';
+import { goTo, saved } from '../drivers/browser';
+import { onStage } from '../drivers/stage';
+
+/** An exam is planned: what is drawn from the bank, looked at and scheduled. */
+const stage = onStage('exams');
+let page: Page;
+
+test.beforeAll(async () => {
+  page = (await stage.signIn('odalys')).page;
+});
+
+test('questions are drawn by a sentence, each student meets others, and too few are told', async () => {
+  await goTo(page, '/exams');
+  await page.keyboard.press('n');
+  await page.getByLabel('Title').fill('Drawn from the bank');
+  await page.getByRole('button', { name: 'Build it' }).click();
+  await page.waitForURL(/\/exams\/[0-9a-f-]{36}/);
+  await page.getByRole('button', { name: 'or draw some' }).click();
+  const draw = page.getByRole('group', { name: 'draw 1 of section A' });
+  const found = draw.getByRole('status');
+  await expect(found).toHaveText(/^\d+ questions to draw from$/);
+  const all = parseInt(await found.innerText(), 10);
+  await draw.getByLabel('difficulty').selectOption('1');
+  await expect.poll(async () => parseInt(await found.innerText(), 10)).toBeLessThan(all);
+  await draw.getByLabel('difficulty').selectOption('');
+  await draw.getByLabel('bank and topic').selectOption({ label: 'First principles' });
+  await draw.getByLabel(/^Words that draw 1/).fill('rotor');
+  await expect.poll(async () => parseInt(await found.innerText(), 10)).toBeLessThan(10);
+  const few = parseInt(await found.innerText(), 10);
+  expect(few).toBeGreaterThan(1);
+
+  const take = draw.getByLabel('How many questions draw 1 of section A takes');
+  const margin = page.getByRole('complementary', { name: 'Readiness and how it runs' });
+  await take.fill(String(few + 1));
+  await expect(margin).toContainText(`Section A draws ${few + 1} of ${few}: there are not so many.`);
+  await draw.getByLabel(/^Words that draw 1/).fill('');
+  await take.fill('2');
+  await draw.getByLabel(/^Marks of each question of draw 1/).fill('2½');
+  await expect(margin).toContainText('2 of 2 questions ready');
+  await expect(page.getByText('5 marks, 30 minutes')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(draw.getByLabel('bank and topic').locator('option:checked')).toHaveText('First principles');
+  await expect(draw.getByLabel(/^Marks of each question of draw 1/)).toHaveValue('2½');
+  expect(await barriers(page)).toEqual([]);
+
+  await page.getByRole('button', { name: 'Try the paper' }).click();
+  const paper = page.getByRole('dialog');
+  const words = async (): Promise<string> => {
+    await expect(paper.locator('.sheet')).toHaveCount(2);
+    return (await paper.locator('.sheet').allInnerTexts()).join();
+  };
+  const papers = new Set([await words()]);
+  for (let i = 0; i < 6; i++) {
+    await paper.getByRole('button', { name: 'Another student’s paper' }).click();
+    papers.add(await words());
+  }
+  expect(papers.size).toBeGreaterThan(1);
+  await page.keyboard.press('Escape');
+
+  await draw.getByText('not met by the course before').click();
+  await saved(page);
+  await page.getByRole('button', { name: 'Schedule…' }).click();
+  await page.getByRole('button', { name: 'Schedule it' }).click();
+  await page.waitForURL(/\/sittings\//);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Drawn from the bank');
+});
+
+test('a draw is taken out and comes back by undo', async () => {
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Drawn from the bank' }).click();
+  const draw = page.getByRole('group', { name: 'draw 1 of section A' });
+  await draw.getByRole('button', { name: 'Take draw 1 of section A out' }).click();
+  await expect(draw).toHaveCount(0);
+  await expect(page.getByText('There is no question yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(draw).toBeVisible();
+});
