@@ -4,7 +4,8 @@ import { redirect } from 'next/navigation';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { copyExam, createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
-import { examView, type ExamView, trialPaper, type TrialPaper } from '@/server/exams/exam-view';
+import { examView, type ExamView } from '@/server/exams/exam-view';
+import { type SamplePaper, samplePapers, trialPaper, type TrialPaper } from '@/server/exams/trial-papers';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { number, text } from './sent';
 
@@ -33,6 +34,11 @@ export async function examViewAction(input: unknown): Promise<Result<ExamView>> 
 
 export async function trialPaperAction(input: unknown, seed: number): Promise<Result<TrialPaper>> {
   return trialPaper(await staffContext(), input, number(seed));
+}
+
+/** Six papers are enough to see whether they are alike. */
+export async function samplePapersAction(input: unknown): Promise<Result<SamplePaper[]>> {
+  return samplePapers(await staffContext(), input, 6);
 }
 
 export async function scheduleAction(input: unknown): Promise<Result<{ id: string }>> {

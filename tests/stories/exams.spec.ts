@@ -52,12 +52,17 @@ test('questions are drawn by a sentence, each student meets others, and too few 
     await expect(paper.locator('.sheet')).toHaveCount(2);
     return (await paper.locator('.sheet').allInnerTexts()).join();
   };
+  const sides = paper.getByRole('table', { name: 'Papers side by side' });
+  await expect(sides.getByRole('row')).toHaveCount(7);
   const papers = new Set([await words()]);
   for (let i = 0; i < 6; i++) {
     await paper.getByRole('button', { name: 'Another student’s paper' }).click();
     papers.add(await words());
   }
   expect(papers.size).toBeGreaterThan(1);
+  await sides.getByRole('button', { name: '1', exact: true }).click();
+  await expect.poll(words).toBe([...papers][0]);
+  expect(await barriers(page)).toEqual([]);
   await page.keyboard.press('Escape');
 
   await draw.getByText('not met by the course before').click();

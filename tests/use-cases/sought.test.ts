@@ -7,7 +7,8 @@ import { paperQuestions } from '@/core/exams/paper';
 import type { Draw, ExamPlan } from '@/core/exams/plan';
 import { createQuestion } from '@/server/bank/create-question';
 import { banks, questions, revisions } from '@/server/db/schema/bank';
-import { examView, trialPaper } from '@/server/exams/exam-view';
+import { examView } from '@/server/exams/exam-view';
+import { samplePapers, trialPaper } from '@/server/exams/trial-papers';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { findAttempt } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
@@ -92,6 +93,23 @@ describe('a draw', () => {
     expect(met.every((ids) => ids.length === 2)).toBe(true);
     expect(new Set(met.map((ids) => ids.join())).size).toBeGreaterThan(1);
     expect(await dept.out.db.read.select().from(revisions)).toEqual([]);
+  });
+
+  it('is held side by side in several papers, with what differs', async () => {
+    await write(3, 1);
+    await write(3, 3);
+    const plan = await planWith({ take: 2, marks: '2' });
+    const looked = await view(plan);
+    expect(looked.findings.map(({ code }) => code)).toEqual(['draw-difficulty-differs']);
+    const papers = must(await samplePapers(dept.as('teacher'), { plan, course: null }, 12));
+    expect(papers.map(({ seed }) => seed)).toEqual(Array.from({ length: 12 }, (_, i) => i + 1));
+    expect(new Set(papers.map(({ marks, questions: n }) => `${n} ${marks}`))).toEqual(new Set(['2 4']));
+    // Two of three easy and three hard ones: easy, mixed and hard papers.
+    expect(new Set(papers.map(({ difficulty }) => difficulty))).toEqual(new Set([1, 2, 3]));
+    expect(must(await samplePapers(dept.as('teacher'), { plan, course: null }, 1e9))).toHaveLength(50);
+    expect(await samplePapers(dept.as('marker'), { plan, course: null }, 1)).toMatchObject({ ok: false });
+    const easy = await planWith({ take: 2, seeks: seeking({ difficulty: 1 }) });
+    expect((await view(easy)).findings).toEqual([]);
   });
 
   it('finds nothing twice: not what is placed, nor what another draw has found', async () => {

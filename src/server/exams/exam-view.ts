@@ -1,23 +1,18 @@
 import { inArray } from 'drizzle-orm';
-import { z } from 'zod';
-import { questionSheet } from '@/core/bank/sheet';
 import { titleOf } from '@/core/bank/summary';
 import { checkQuestion } from '@/core/bank/checks';
 import { isReady } from '@/core/bank/readiness';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
-import type { Finding } from '@/core/base/finding';
-import { assemble, unmended } from '@/core/exams/paper';
-import { examForm, revisionKey } from '@/core/exams/plan';
+import { type Finding, warns } from '@/core/base/finding';
+import { unmended } from '@/core/exams/paper';
+import { type ExamPlan, revisionKey } from '@/core/exams/plan';
 import { poolQuestions, poolOf, type PoolSection } from '@/core/exams/pool';
 import { examReadiness, expectedMinutes, shareOf } from '@/core/exams/readiness';
-import { may } from '@/core/people/may';
-import { type Context, FORBIDDEN, parse } from '../context';
+import type { Context } from '../context';
 import { visibleBanks } from '../bank/access';
 import { questions } from '../db/schema/bank';
-import { type RoomSection, roomSections } from '../sittings/room';
-import { withinReach } from './reach';
-import { filledPlan } from './sought';
+import { type FilledPlan, lookAtPlan } from './sought';
 
 /** What the exam desk shows of a placed question. */
 export interface PlacedQuestion {
@@ -44,15 +39,11 @@ export interface ExamView {
   found: Record<string, number>;
 }
 
-const input = z.object({ plan: examForm.schema, course: z.string().nullable() });
-
 /** A plan with everything that follows from it. */
 export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamView>> {
-  const parsed = parse(input, raw);
-  if (!parsed.ok) return parsed;
-  const { plan, course } = parsed.value;
-  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
-  const filled = await filledPlan(ctx, plan, course);
+  const looked = await lookAtPlan(ctx, raw);
+  if (!looked.ok) return looked;
+  const { plan, filled } = looked.value;
   const { revisions, sought } = filled;
   const pinned = unmended(filled.plan, revisions);
   const pool = poolOf(pinned);
@@ -101,28 +92,22 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
     ready: ready - sought.size + taken,
     questions: placed.length + taken,
     // Whatever a draw finds is ready; what else would help is said at the question.
-    findings: findings.filter(({ at }) => !sought.has(String(at[1]))),
+    findings: [...findings.filter(({ at }) => !sought.has(String(at[1]))), ...unequalDraws(plan, filled)],
     found: filled.found,
   });
 }
 
-export interface TrialPaper {
-  title: string;
-  instructions: string;
-  sections: RoomSection[];
-}
-
-/** The paper as a student would get it; nothing is written. */
-export async function trialPaper(ctx: Context, raw: unknown, seed: number): Promise<Result<TrialPaper>> {
-  const parsed = parse(input, raw);
-  if (!parsed.ok) return parsed;
-  const { plan, course } = parsed.value;
-  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
-  const filled = await filledPlan(ctx, plan, course);
-  const paper = assemble(unmended(filled.plan, filled.revisions), seed);
-  return ok({
-    title: plan.title,
-    instructions: plan.instructions,
-    sections: roomSections(paper, ({ question, seed: own }) => questionSheet(question, own)),
-  });
+/** Draws from which some would get harder papers than others. */
+function unequalDraws({ sections }: ExamPlan, { unequal, found }: FilledPlan): Finding[] {
+  return sections.flatMap(({ id, draws }, i) =>
+    draws
+      .filter((draw) => unequal.has(draw.id) && (found[draw.id] ?? 0) > draw.take)
+      .map((draw) =>
+        warns('draw-difficulty-differs', ['section', id, 'draws', draw.id], {
+          section: String.fromCharCode(65 + i),
+          take: draw.take,
+          of: found[draw.id] ?? 0,
+        }),
+      ),
+  );
 }

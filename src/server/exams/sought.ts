@@ -1,10 +1,12 @@
 import { and, desc, eq, inArray, notInArray, sql } from 'drizzle-orm';
+import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
 import { type QuestionBody, questionForm } from '@/core/bank/question';
 import { ok, type Result } from '@/core/base/result';
 import type { Revisions } from '@/core/exams/paper';
 import {
   type Draw,
+  examForm,
   type ExamPlan,
   MOST_SOUGHT,
   placements,
@@ -13,17 +15,19 @@ import {
   withSought,
 } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
-import type { Context } from '../context';
+import { type Context, FORBIDDEN, parse } from '../context';
 import { visibleBanks } from '../bank/access';
 import { searchIds } from '../bank/search';
 import type { Reader } from '../db/database';
 import { questions } from '../db/schema/bank';
 import { revisionToPlace } from './exams';
+import { withinReach } from './reach';
 import { revisionsOf } from './revisions';
 
 /** A question that a draw finds. */
 interface Found {
   id: string;
+  difficulty: number;
   body: QuestionBody;
 }
 
@@ -33,6 +37,8 @@ export interface FilledPlan {
   revisions: Revisions;
   /** How many each draw finds. */
   found: Record<string, number>;
+  /** Draws whose questions are not all of one difficulty. */
+  unequal: ReadonlySet<string>;
   /** Questions that only draws have placed. */
   sought: ReadonlySet<string>;
 }
@@ -40,8 +46,19 @@ export interface FilledPlan {
 /** The revision that stands for a question as it is now, while nothing is scheduled. */
 const AS_IT_IS = 0;
 
+const input = z.object({ plan: examForm.schema, course: z.string().nullable() });
+
+/** A plan that somebody who builds exams looks at, as it is being written, and as it would be scheduled now for the course. */
+export async function lookAtPlan(ctx: Context, raw: unknown): Promise<Result<{ plan: ExamPlan; filled: FilledPlan }>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const { plan, course } = parsed.value;
+  if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
+  return ok({ plan, filled: await filledPlan(ctx, plan, course) });
+}
+
 /** The plan as it would be scheduled now. Nothing is written. */
-export async function filledPlan(ctx: Context, plan: ExamPlan, course: string | null): Promise<FilledPlan> {
+async function filledPlan(ctx: Context, plan: ExamPlan, course: string | null): Promise<FilledPlan> {
   const all = await soughtBy(ctx, plan, course);
   const revisions = new Map(await revisionsOf(ctx.db.read, plan));
   const sought = new Map<string, Sought[]>();
@@ -55,6 +72,9 @@ export async function filledPlan(ctx: Context, plan: ExamPlan, course: string | 
   return {
     plan: withSought(plan, sought),
     revisions,
+    unequal: new Set(
+      [...all].filter(([, found]) => new Set(found.map(({ difficulty }) => difficulty)).size > 1).map(([draw]) => draw),
+    ),
     found: Object.fromEntries([...sought].map(([draw, { length }]) => [draw, length])),
     sought: new Set([...sought.values()].flat().map(({ question }) => question)),
   };
@@ -96,7 +116,7 @@ async function findFor(ctx: Context, { seeks }: Draw, without: readonly string[]
   const banks = (await visibleBanks(ctx)).filter(({ access }) => may(ctx.actor, 'write in bank', access));
   const free = banks.filter(({ reviewRequired }) => !reviewRequired).map(({ id }) => id);
   const rows = await ctx.db.read
-    .select({ id: questions.id, draft: questions.draft })
+    .select({ id: questions.id, difficulty: questions.difficulty, draft: questions.draft })
     .from(questions)
     .where(
       and(

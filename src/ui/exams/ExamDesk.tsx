@@ -199,6 +199,15 @@ export function ExamDesk({ exam, view: firstView, courses, from, zone }: Props) 
                     <span />
                   )}
                 </div>
+                <textarea
+                  className="bare section-instructions"
+                  rows={1}
+                  aria-label={`Instructions of section ${s + 1}`}
+                  placeholder="Instructions of this section, if it has its own"
+                  value={section.instructions}
+                  maxLength={3000}
+                  onChange={(e) => editSection(section.id, { instructions: e.target.value }, 'instructions')}
+                />
                 <SortableContext items={section.items.map((i) => i.id)} strategy={verticalListSortingStrategy}>
                   {section.items.map((item, i) => {
                     const number = before(s) + i + 1;

@@ -7,6 +7,7 @@ import type { ExamPlan } from '@/core/exams/plan';
 import { type DrawnSection, drawSections } from '../sheet/draw-sections';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksText } from '../words/marks';
+import { SamplePapers } from './SamplePapers';
 
 interface Props {
   plan: ExamPlan;
@@ -29,6 +30,10 @@ export function TryPaper({ plan, course, onClose }: Props) {
       stale = true;
     };
   }, [plan, course, seed]);
+  const show = (other: number): void => {
+    setResponses({});
+    setSeed(other);
+  };
   return (
     <Modal show onHide={onClose} size="xl" aria-labelledby="try-paper" animation={false} scrollable>
       <Modal.Header closeButton>
@@ -44,17 +49,11 @@ export function TryPaper({ plan, course, onClose }: Props) {
           <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
             Phone
           </Button>
-          <Button
-            variant="outline-primary"
-            className="ms-auto"
-            onClick={() => {
-              setResponses({});
-              setSeed(seed + 1);
-            }}
-          >
+          <Button variant="outline-primary" className="ms-auto" onClick={() => show(seed + 1)}>
             Another student’s paper
           </Button>
         </div>
+        <SamplePapers plan={plan} course={course} seed={seed} onShow={show} />
         <div className={`trial-paper ${phone ? 'phone' : ''}`}>
           {plan.instructions && <p>{plan.instructions}</p>}
           {sections?.map((section) => (
@@ -62,6 +61,7 @@ export function TryPaper({ plan, course, onClose }: Props) {
               <h3 className="fs-6 fw-bold">
                 {section.letter} {section.title} [{marksText(section.marks)}]
               </h3>
+              {section.instructions && <p>{section.instructions}</p>}
               {section.items.map((item) => (
                 <div key={item.id} className={`sheet ${phone ? 'plain' : ''}`}>
                   <QuestionView

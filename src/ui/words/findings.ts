@@ -31,6 +31,8 @@ const SENTENCES: Record<string, FindingSentence> = {
   'condition-unreadable': (v) => `The condition “${v.condition}” cannot be read. Try a ≠ b or a < 10.`,
   'draw-too-few': (v) =>
     `Section ${v.section} draws ${v.take} of ${v.of}: there are not so many. Add questions or draw fewer.`,
+  'draw-difficulty-differs': (v) =>
+    `Section ${v.section} draws ${v.take} of ${v.of} questions of different difficulty: some papers will be harder.`,
   'draw-marks-differ': (v) =>
     `Section ${v.section} draws ${v.take} of ${v.of} questions that are not worth the same: papers will have different totals.`,
   'marks-zero': (v) => (v.number ? `Question ${v.number} is worth nothing.` : 'It is worth nothing. Give it marks.'),

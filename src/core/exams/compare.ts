@@ -1,0 +1,55 @@
+import type { Exact } from '../base/exact';
+import { assemble, paperQuestions, type Pinned } from './paper';
+import { placements } from './plan';
+import { expectedMinutes } from './readiness';
+
+/** What is known of a question beside its body. */
+export interface QuestionKnown {
+  difficulty: number;
+  /** The name of its topic; null when it has none. */
+  topic: string | null;
+}
+
+/** One paper in figures. */
+export interface PaperFigures {
+  seed: number;
+  questions: number;
+  /** Without bonus. */
+  marks: Exact;
+  /** Expected minutes of work. */
+  minutes: number;
+  /** The mean of its questions, from 1 to 3, each by its marks; 0 for an empty paper. */
+  difficulty: number;
+  /** How many questions of each topic, by its name. */
+  topics: ReadonlyMap<string, number>;
+}
+
+/** The papers of these seeds in figures, to be held side by side. `known`: by question. */
+export function comparePapers(
+  pinned: Pinned,
+  known: ReadonlyMap<string, QuestionKnown>,
+  seeds: readonly number[],
+): PaperFigures[] {
+  const question = new Map(placements(pinned.plan).map(({ item }) => [item.id, item.question]));
+  return seeds.map((seed): PaperFigures => {
+    const paper = assemble(pinned, seed);
+    const items = paperQuestions(paper);
+    const topics = new Map<string, number>();
+    let weighed = 0;
+    let weight = 0;
+    for (const { id, marks } of items) {
+      const { difficulty, topic } = known.get(question.get(id) ?? '') ?? { difficulty: 1, topic: null };
+      if (topic !== null) topics.set(topic, (topics.get(topic) ?? 0) + 1);
+      weighed += difficulty * marks.valueOf();
+      weight += marks.valueOf();
+    }
+    return {
+      seed,
+      questions: items.length,
+      marks: paper.marks,
+      minutes: items.reduce((n, { marks, worth }) => n + expectedMinutes(marks, worth.size), 0),
+      difficulty: weight === 0 ? 0 : weighed / weight,
+      topics,
+    };
+  });
+}

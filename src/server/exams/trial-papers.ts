@@ -1,0 +1,64 @@
+import { eq, inArray } from 'drizzle-orm';
+import { questionSheet } from '@/core/bank/sheet';
+import { stored } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import { comparePapers } from '@/core/exams/compare';
+import { assemble, unmended } from '@/core/exams/paper';
+import { placements } from '@/core/exams/plan';
+import type { Context } from '../context';
+import { questions, topics } from '../db/schema/bank';
+import { type RoomSection, roomSections } from '../sittings/room';
+import { lookAtPlan } from './sought';
+
+/** A paper in figures, in plain values. */
+export interface SamplePaper {
+  seed: number;
+  questions: number;
+  marks: string;
+  minutes: number;
+  difficulty: number;
+  topics: [name: string, count: number][];
+}
+
+const MOST_SAMPLES = 50;
+
+/** So many papers as students could get them, in figures; nothing is written. */
+export async function samplePapers(ctx: Context, raw: unknown, count: number): Promise<Result<SamplePaper[]>> {
+  const looked = await lookAtPlan(ctx, raw);
+  if (!looked.ok) return looked;
+  const { filled } = looked.value;
+  const ids = placements(filled.plan).map(({ item }) => item.question);
+  const rows = await ctx.db.read
+    .select({ id: questions.id, difficulty: questions.difficulty, topic: topics.name })
+    .from(questions)
+    .leftJoin(topics, eq(topics.id, questions.topic))
+    .where(inArray(questions.id, ids));
+  const seeds = Array.from({ length: Math.max(1, Math.min(MOST_SAMPLES, Math.trunc(count))) }, (_, i) => i + 1);
+  const known = new Map(rows.map(({ id, ...rest }) => [id, rest]));
+  return ok(
+    comparePapers(unmended(filled.plan, filled.revisions), known, seeds).map((figures) => ({
+      ...figures,
+      marks: stored(figures.marks),
+      topics: [...figures.topics],
+    })),
+  );
+}
+
+export interface TrialPaper {
+  title: string;
+  instructions: string;
+  sections: RoomSection[];
+}
+
+/** The paper as a student would get it; nothing is written. */
+export async function trialPaper(ctx: Context, raw: unknown, seed: number): Promise<Result<TrialPaper>> {
+  const looked = await lookAtPlan(ctx, raw);
+  if (!looked.ok) return looked;
+  const { plan, filled } = looked.value;
+  const paper = assemble(unmended(filled.plan, filled.revisions), seed);
+  return ok({
+    title: plan.title,
+    instructions: plan.instructions,
+    sections: roomSections(paper, ({ question, seed: own }) => questionSheet(question, own)),
+  });
+}
