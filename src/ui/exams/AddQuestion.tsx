@@ -1,7 +1,6 @@
 'use client';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import Button from 'react-bootstrap/Button';
 import { searchAction } from '@/actions/bank';
 import type { FoundQuestion } from '@/server/bank/search';
 import { Highlighted } from '../bank/Highlighted';
@@ -75,9 +74,9 @@ export function AddQuestion({
           }}
           onBlur={() => setTimeout(() => setWords(''), 150)}
         />
-        <Button variant="quiet" className="small-act" onClick={onDraw}>
+        <button type="button" className="btn-link-plain soft text-nowrap" onClick={onDraw}>
           or draw some
-        </Button>
+        </button>
         <Link className="soft text-nowrap" href="/bank/new" prefetch={false}>
           or write a new one
         </Link>
