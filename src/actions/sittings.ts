@@ -7,6 +7,7 @@ import { setProvision } from '@/server/people/members';
 import { letIn } from '@/server/people/passwords';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
+import { sendNotice } from '@/server/sittings/notices';
 import { text } from './sent';
 
 const DESK = '/sittings/[id]';
@@ -21,6 +22,10 @@ async function on<T>(page: string, act: (ctx: Context) => Promise<Result<T>>): P
 
 export async function moreTimeAction(input: unknown): Promise<Result<null>> {
   return on(DESK, (ctx) => giveMoreTime(ctx, input));
+}
+
+export async function sendNoticeAction(input: unknown): Promise<Result<{ told: number }>> {
+  return on(DESK, (ctx) => sendNotice(ctx, input));
 }
 
 export async function letInAction(student: string): Promise<Result<null>> {

@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
-import { goTo, saved } from '../drivers/browser';
+import { WT110 } from '../../src/demo/people';
+import { goTo, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** An exam is planned: what is drawn from the bank, looked at and scheduled. */
@@ -82,4 +83,56 @@ test('a draw is taken out and comes back by undo', async () => {
   await expect(page.getByText('There is no question yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(draw).toBeVisible();
+});
+
+test('a question becomes a bonus: outside the total, and back again by keys', async () => {
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Drive train, final' }).click();
+  const chip = page.locator('.strip .chip').first();
+  await expect(chip).toHaveText('31 marks, 60 minutes');
+  const bonus = page.getByRole('button', { name: 'Question 9 is a bonus, outside the total' });
+  await bonus.click();
+  await expect(chip).toHaveText('30 marks, 60 minutes');
+  await expect(bonus).toHaveAttribute('aria-pressed', 'true');
+  await bonus.press('Space');
+  await expect(chip).toHaveText('31 marks, 60 minutes');
+  await page.getByLabel('Instructions of section 3').fill('Three questions from everywhere.');
+  await saved(page);
+  await page.getByRole('button', { name: 'Try the paper' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Three questions from everywhere.');
+});
+
+test('what the teacher says stands in the rooms until it is read', async () => {
+  const { userName = '', name = '' } = WT110[7] ?? {};
+  const { page: student } = await stage.signIn(userName, PHONE);
+  await student.getByRole('link', { name: 'Go on' }).click();
+  await expect(student.getByText('All answers saved ✓')).toBeVisible();
+  await goTo(page, '/sittings');
+  await page.getByRole('link', { name: 'Certificate' }).click();
+  const say = page.getByLabel('What is said');
+  await page.getByRole('button', { name: 'Say it' }).click();
+  await expect(page.getByText('Write what you want to say.')).toBeVisible();
+  await say.fill('In question 2, read kilometres.');
+  await say.press('Enter');
+  await expect(page.getByText(/^Said to \d+ students\.$/)).toBeVisible();
+  await expect(say).toHaveValue('');
+  const row = page.getByRole('row', { name: new RegExp(name) });
+  await expect(row).toContainText('has not read yet what you said');
+  // A room asks for the clock every quarter of a minute at the latest, and with every save.
+  const later = student.getByRole('button', { name: /^Come back to this later|^later/ });
+  await later.click();
+  const notice = student.getByRole('alert').filter({ hasText: 'In question 2, read kilometres.' });
+  await expect(notice).toBeVisible();
+  expect(await barriers(student)).toEqual([]);
+  await student.context().setOffline(true);
+  await notice.getByRole('button', { name: 'I have read it' }).click();
+  await expect(notice).toContainText('could not be told yet');
+  await student.context().setOffline(false);
+  await notice.getByRole('button', { name: 'I have read it' }).click();
+  await expect(notice).toHaveCount(0);
+  await student.reload();
+  await expect(student.getByText('All answers saved ✓')).toBeVisible();
+  await expect(notice).toHaveCount(0);
+  await page.reload();
+  await expect(row).toContainText('read it');
 });

@@ -28,6 +28,8 @@ async function drag(from: Locator, to: Locator): Promise<void> {
   await page.mouse.down();
   await page.mouse.move(a.x + a.width / 2 + 10, a.y + a.height / 2 - 10, { steps: 3 });
   await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 6 });
+  // It is let go where it is seen to go.
+  await expect(to).toHaveClass(/\bover\b/);
   await page.mouse.up();
 }
 
@@ -120,26 +122,26 @@ test('names are dragged, clicked, changed about and given back', async () => {
   await name('gearbox').click();
   await place(1).click();
   await drag(name('rotor blade'), place(2));
-  expect((await standing(trying())).slice(0, 3)).toEqual(['gearbox', 'rotor blade', 'empty']);
+  await expect.poll(async () => (await standing(trying())).slice(0, 3)).toEqual(['gearbox', 'rotor blade', 'empty']);
   // Each was on the other's place.
   await drag(place(1), place(2));
-  expect((await standing(trying())).slice(0, 3)).toEqual(['rotor blade', 'gearbox', 'empty']);
+  await expect.poll(async () => (await standing(trying())).slice(0, 3)).toEqual(['rotor blade', 'gearbox', 'empty']);
   await expect(trying().getByRole('status').filter({ hasText: 'gearbox' })).toHaveText(
     'gearbox is on place 2. rotor blade is on place 1.',
   );
   await drag(name('tower'), place(2));
-  expect((await standing(trying())).slice(0, 3)).toEqual(['rotor blade', 'tower', 'empty']);
+  await expect.poll(async () => (await standing(trying())).slice(0, 3)).toEqual(['rotor blade', 'tower', 'empty']);
   await expect(name('gearbox')).toBeEnabled();
   await place(2).click();
   await trying().getByRole('button', { name: 'Put it back here' }).click();
-  expect((await standing(trying())).slice(0, 3)).toEqual(['rotor blade', 'empty', 'empty']);
+  await expect.poll(async () => (await standing(trying())).slice(0, 3)).toEqual(['rotor blade', 'empty', 'empty']);
   // A drag that ends nowhere changes nothing.
   const box = await place(1).boundingBox();
   await page.mouse.move((box?.x ?? 0) + 20, (box?.y ?? 0) + 10);
   await page.mouse.down();
   await page.mouse.move(5, 5, { steps: 5 });
   await page.mouse.up();
-  expect((await standing(trying()))[0]).toBe('rotor blade');
+  await expect.poll(async () => (await standing(trying()))[0]).toBe('rotor blade');
   expect(await barriers(page)).toEqual([]);
   await trying().getByRole('button', { name: 'Hand in' }).click();
   await expect(trying()).toContainText('1 of 10 right');
@@ -171,7 +173,7 @@ test('by keys alone a picture is labelled, pairs are matched, items sorted, and 
     await page.keyboard.press(String(at + 1));
     await page.keyboard.press('Enter');
   }
-  expect(await standing(trying())).toEqual(['W', 'N m', 'kW h', 'm/s']);
+  await expect.poll(() => standing(trying())).toEqual(['W', 'N m', 'kW h', 'm/s']);
   await trying().getByRole('button', { name: 'Hand in' }).click();
   await expect(trying()).toContainText('4 of 4 right');
   await trying().getByRole('button', { name: 'Close' }).first().click();
@@ -339,7 +341,9 @@ test('on a phone a name is tapped and then its place; it is there after a reload
   await name('harness').tap();
   // The spot on the picture is the same place.
   await phone.locator('.mark').nth(1).tap();
-  expect((await standing(phone.locator('main'))).slice(0, 3)).toEqual(['helmet', 'harness', 'empty']);
+  await expect
+    .poll(async () => (await standing(phone.locator('main'))).slice(0, 3))
+    .toEqual(['helmet', 'harness', 'empty']);
   for (const target of [name('rail'), place(1), phone.locator('.mark').first()]) {
     const box = await target.boundingBox();
     expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(44);

@@ -129,6 +129,8 @@ describe('a draw', () => {
     expect((await view(await planWith({ take: 2 }))).found).toEqual({ draw0: 5 });
     const plan = await planWith({ take: 2, unseen: true });
     expect((await view(plan)).found).toEqual({ draw0: 3 });
+    // To who does not teach the course it is not told.
+    expect((await view(plan, 'stranger')).found).toEqual({ draw0: 5 });
     const { id } = must(await schedule(plan));
     expect(poolQuestions(await poolOfSitting(dept.out.db.read, id))).toHaveLength(3);
     // Now the course has met these too.

@@ -8,6 +8,7 @@ import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { questionGoals, questions, questionTags, topics } from '../db/schema/bank';
 import { visibleBanks } from './access';
+import { heldIn } from './held';
 import { likelierWords } from './likelier-words';
 
 const input = searchSchema.extend({ from: z.number().int().min(0) });
@@ -51,12 +52,7 @@ const YEAR = 365 * 86_400_000;
 
 /** By whether a sitting held it: within a year, before, or never. */
 async function usedCondition(read: Reader, used: NonNullable<BankSearch['used']>, now: number): Promise<SQL> {
-  const held = await read.all<{ question: string }>(
-    sql`SELECT DISTINCT json_extract(item.value, '$.question') AS question
-        FROM sittings, json_each(sittings.plan, '$.sections') AS section, json_each(section.value, '$.items') AS item
-        WHERE sittings.opens_at >= ${used === 'never' ? 0 : now - YEAR}`,
-  );
-  const ids = held.map(({ question }) => question);
+  const ids = await heldIn(read, sql`sittings.opens_at >= ${used === 'never' ? 0 : now - YEAR}`);
   return used === 'this-year' ? inArray(questions.id, ids) : notInArray(questions.id, ids);
 }
 

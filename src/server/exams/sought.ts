@@ -17,9 +17,10 @@ import {
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, parse } from '../context';
 import { visibleBanks } from '../bank/access';
+import { heldIn } from '../bank/held';
 import { searchIds } from '../bank/search';
-import type { Reader } from '../db/database';
 import { questions } from '../db/schema/bank';
+import { coursesFor } from '../people/courses';
 import { revisionToPlace } from './exams';
 import { withinReach } from './reach';
 import { revisionsOf } from './revisions';
@@ -43,6 +44,9 @@ export interface FilledPlan {
   sought: ReadonlySet<string>;
 }
 
+/** So many draws of an exam seek; any more find nothing, and say so. */
+const MOST_SEEKING = 40;
+
 /** The revision that stands for a question as it is now, while nothing is scheduled. */
 const AS_IT_IS = 0;
 
@@ -54,7 +58,9 @@ export async function lookAtPlan(ctx: Context, raw: unknown): Promise<Result<{ p
   if (!parsed.ok) return parsed;
   const { plan, course } = parsed.value;
   if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
-  return ok({ plan, filled: await filledPlan(ctx, plan, course) });
+  // What a course has met is told to those who teach it.
+  const own = (await coursesFor(ctx, 'run sittings')).some(({ id }) => id === course);
+  return ok({ plan, filled: await filledPlan(ctx, plan, own ? course : null) });
 }
 
 /** The plan as it would be scheduled now. Nothing is written. */
@@ -99,9 +105,9 @@ export async function scheduledPlan(ctx: Context, plan: ExamPlan, course: string
 async function soughtBy(ctx: Context, plan: ExamPlan, course: string | null): Promise<Map<string, Found[]>> {
   const taken = new Set(placements(plan).map(({ item }) => item.question));
   const all = new Map<string, Found[]>();
-  for (const draw of plan.sections.flatMap(({ draws }) => draws)) {
-    if (!draw.seeks) continue;
-    const met = draw.unseen && course !== null ? await metBy(ctx.db.read, course) : [];
+  const seeking = plan.sections.flatMap(({ draws }) => draws.filter(({ seeks }) => seeks));
+  for (const draw of seeking.slice(0, MOST_SEEKING)) {
+    const met = draw.unseen && course !== null ? await heldIn(ctx.db.read, sql`sittings.course = ${course}`) : [];
     const found = await findFor(ctx, draw, [...taken, ...met]);
     for (const { id } of found) taken.add(id);
     all.set(draw.id, found);
@@ -132,14 +138,4 @@ async function findFor(ctx: Context, { seeks }: Draw, without: readonly string[]
     .orderBy(desc(questions.savedAt), desc(questions.id))
     .limit(MOST_SOUGHT);
   return rows.map(({ draft, ...row }) => ({ ...row, body: readStored(questionForm, draft) }));
-}
-
-/** The questions of all sittings of a course. */
-async function metBy(read: Reader, course: string): Promise<string[]> {
-  const rows = await read.all<{ question: string }>(
-    sql`SELECT DISTINCT json_extract(item.value, '$.question') AS question
-        FROM sittings, json_each(sittings.plan, '$.sections') AS section, json_each(section.value, '$.items') AS item
-        WHERE sittings.course = ${course}`,
-  );
-  return rows.map(({ question }) => question);
 }

@@ -73,6 +73,9 @@ export interface WatchedPerson {
     arrivedLate: number;
     /** Milliseconds that outages of the server took and that were not given back by themselves. */
     ungiven: number;
+    /** When something was said to this student last, and when it was read. */
+    toldAt: number | null;
+    readAt: number | null;
   } | null;
 }
 
@@ -144,10 +147,10 @@ function watched(
   { attempt, state: { deadline }, ungiven }: AttemptInTime,
   arrived: ReadonlyMap<string, number>,
 ): WatchedPerson['attempt'] {
-  const { id, startedAt, handedInAt, handedInBy, seenAt } = attempt;
+  const { id, startedAt, handedInAt, handedInBy, seenAt, noticeAt: toldAt, noticeReadAt: readAt } = attempt;
   const after = (arrived.get(id) ?? 0) - deadline;
   const arrivedLate = after > ON_ITS_WAY ? after : 0;
-  return { id, startedAt, deadline, handedInAt, handedInBy, seenAt, arrivedLate, ungiven };
+  return { id, startedAt, deadline, handedInAt, handedInBy, seenAt, arrivedLate, ungiven, toldAt, readAt };
 }
 
 export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 'students'> {

@@ -9,7 +9,8 @@ import type { ExamPlan } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
-import { type Answers, currentAnswers, findAttempt } from './attempts';
+import { type Answers, type AttemptInTime, currentAnswers, findAttempt } from './attempts';
+import { type Notice, unreadNotice } from './notices';
 import { ownNames } from './own-names';
 import { paperOf } from './pinned';
 
@@ -38,7 +39,15 @@ export interface RoomClock {
   startedAt: number;
   deadline: number;
   handedInAt: number | null;
+  /** What the teacher has said and the student not yet read. */
+  notice: Notice | null;
 }
+
+export const clockOf = ({ attempt, state }: AttemptInTime, now: number): RoomClock => ({
+  now,
+  ...state,
+  notice: unreadNotice(attempt),
+});
 
 export interface Room {
   attempt: string;
@@ -105,6 +114,6 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     marks: stored(paper.marks),
     sections: over ? [] : roomSections(paper, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
     answers: over ? {} : readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId), secret),
-    clock: { now: ctx.now, ...found.state },
+    clock: clockOf(found, ctx.now),
   });
 }

@@ -8,7 +8,7 @@ import { acceptedValues } from './accepted';
 import { addToLog, arrivedBefore, type LogEntry } from './answer-log';
 import { findAttempt } from './attempts';
 import { heardFor } from './handed-files';
-import type { RoomClock } from './room';
+import { clockOf, type RoomClock } from './room';
 
 const entry = z.object({
   seq: z.number().int().min(1),
@@ -76,6 +76,6 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
       .map(({ seq }) => seq)
       .filter((seq) => !before.includes(seq))
       .map((seq) => ({ seq, why: fitting.has(seq) ? 'late' : 'unfit' })),
-    clock: { now: ctx.now, ...found.state },
+    clock: clockOf(found, ctx.now),
   });
 }

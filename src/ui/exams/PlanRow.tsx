@@ -46,10 +46,16 @@ export function PlanRow({ item, number, question, change }: Props) {
       </button>
       <span>
         {question?.open ? <Link href={`/bank/${item.question}`}>{question.title}</Link> : (question?.title ?? '…')}{' '}
-        <small>
-          {kindsText(question?.kinds ?? '')}
-          {item.bonus && ' · bonus, outside the total'}
-        </small>{' '}
+        <small>{kindsText(question?.kinds ?? '')}</small>{' '}
+        <button
+          type="button"
+          className={`btn-link-plain bonus ${item.bonus ? 'on' : ''}`}
+          aria-pressed={item.bonus}
+          aria-label={`Question ${number} is a bonus, outside the total`}
+          onClick={() => change((p) => changedItem(p, item.id, { bonus: !item.bonus }))}
+        >
+          {item.bonus ? 'bonus, outside the total' : 'as a bonus'}
+        </button>{' '}
         {question?.newer && (
           <button
             type="button"

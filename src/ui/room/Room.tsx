@@ -12,6 +12,7 @@ import { QuestionView } from '../sheet/QuestionView';
 import { marksWords } from '../words/marks';
 import { timeLeft } from '../words/time';
 import { Contents, type Fullness } from './Contents';
+import { NoticeBox } from './NoticeBox';
 import { HandInDialog } from './HandInDialog';
 import { ReadingSize } from './ReadingSize';
 import { type Saving, useAnswers } from './use-answers';
@@ -175,6 +176,7 @@ export function Room({ room }: { room: DrawnRoom }) {
           onGo={(id) => go(pages.findIndex((p) => p.some((i) => i.id === id)))}
         />
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
+          <NoticeBox attempt={room.attempt} notice={clock.notice} />
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {section?.instructions && section.items[0]?.id === current?.id && <p>{section.instructions}</p>}
           {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}

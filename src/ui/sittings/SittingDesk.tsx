@@ -20,6 +20,7 @@ import { doorText } from '../words/door';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { ChangeTimes } from './ChangeTimes';
+import { SayToRooms } from './SayToRooms';
 import { dayAndTime, timeLeft, timeOnly } from '../words/time';
 import { Trouble } from '../parts/Trouble';
 
@@ -125,6 +126,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
               Not begun <strong>{sitting.people.length - writing.length - handedIn.length}</strong>
             </span>
           </div>
+          {writing.length > 0 && <SayToRooms sitting={sitting.id} writing={writing} />}
           {sitting.people.length > 12 && (
             <input
               type="search"
@@ -211,6 +213,12 @@ function StudentRow({ student, now, zone, minutes, open, onProvision, onMore, on
       <td dir="auto">{student.name}</td>
       <td>
         {where}
+        {writing && attempt.toldAt !== null && (
+          <span className={attempt.readAt === null ? 'hand' : 'soft'}>
+            {' · '}
+            {attempt.readAt === null ? 'has not read yet what you said' : `read it ${timeOnly(attempt.readAt, zone)}`}
+          </span>
+        )}
         {student.slowedUntil > now && (
           <span className="hand d-block">
             kept out by wrong passwords until {timeOnly(student.slowedUntil, zone)}{' '}

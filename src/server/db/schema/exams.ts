@@ -108,6 +108,10 @@ export const attempts = sqliteTable(
     seenAt: integer('seen_at').notNull(),
     /** How much the story of its answers weighs, in characters. */
     storyWeight: integer('story_weight').notNull().default(0),
+    /** What the teacher has said to this student while writing: the last of it, when it was said, and when it was read. */
+    notice: text('notice'),
+    noticeAt: integer('notice_at'),
+    noticeReadAt: integer('notice_read_at'),
   },
   (t) => [
     index('attempts_sitting').on(t.sitting, t.participant),
