@@ -60,6 +60,21 @@ test('a new question is written at once; a slot takes the letters that come afte
   }
 });
 
+test('nothing moves under a pointer that is about to add something', async () => {
+  await newQuestion();
+  const readiness = page.getByRole('navigation', { name: 'On this sheet' }).getByRole('listitem');
+  await expect(readiness).toHaveCount(2);
+  const choice = page.getByRole('button', { name: '+ Choice', exact: true });
+  await choice.hover();
+  const there = await choice.boundingBox();
+  await type('Which part?');
+  await saved(page);
+  expect(await choice.boundingBox()).toEqual(there);
+  await page.mouse.move(600, 500);
+  await expect(readiness).toHaveCount(1);
+  expect((await choice.boundingBox())?.y).toBeLessThan(there?.y ?? 0);
+});
+
 test('"/short" and Enter, typed without a pause, lose no letter', async () => {
   await newQuestion();
   await type('What turns? /short');

@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import Link from 'next/link';
 import type { PlacedSlot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';
@@ -28,7 +29,10 @@ interface Props {
 
 /** Left of the sheet: what is on it, what can be added, what describes it, what stops it. */
 export function BenchIndex(props: Props) {
-  const { question, placed, present, findings, selected, change, onAdd, onWords, onSelect, text } = props;
+  const { question, placed, present, selected, change, onAdd, onWords, onSelect, text } = props;
+  /** What stood there as the pointer came to what can be added: nothing moves under a hand that is about to press. */
+  const [held, setHeld] = useState<Finding[] | null>(null);
+  const findings = held ?? props.findings;
   const letterOf = (id: unknown): string => placed.find((p) => p.id === id)?.letter ?? '';
   return (
     <nav className="index" aria-label="On this sheet">
@@ -66,7 +70,12 @@ export function BenchIndex(props: Props) {
         </ul>
       )}
       <h2>Add to the sheet</h2>
-      <div className="presets">
+      <div
+        className="presets"
+        onPointerEnter={() => setHeld(props.findings)}
+        onPointerLeave={() => setHeld(null)}
+        onClick={() => setHeld(null)}
+      >
         {PRESETS.map((preset) => (
           <button
             key={preset.name}
