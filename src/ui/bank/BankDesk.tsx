@@ -75,8 +75,7 @@ export function BankDesk(props: Props) {
       setRestored(true);
     }, 0);
     return () => clearTimeout(timer);
-    // Only when the place is entered.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the place is entered, whatever else has changed since
   }, [href]);
   useEffect(() => {
     if (restored) keepBankPlace({ href, filters, at });

@@ -27,8 +27,7 @@ interface Props {
 /** Questions one below the other; only those in view are on the page, however many there are. */
 export function QuestionList({ total, question, need, at, words, chosen, onGo, onOpen, onChoose }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  // The compiler leaves this component alone: the list must be drawn anew at every scroll.
-  // eslint-disable-next-line react-hooks/incompatible-library -- see above
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list must be drawn anew at every scroll, so the compiler may leave it alone
   const rows = useVirtualizer({
     count: total,
     getScrollElement: () => frame.current,
@@ -45,8 +44,7 @@ export function QuestionList({ total, question, need, at, words, chosen, onGo, o
   }, [need, top, last, total]);
   useEffect(() => {
     if (at < total) rows.scrollToIndex(at, { align: 'auto' });
-    // Only a move of the keys scrolls, not every drawing.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- see above
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only a move of the keys scrolls, not every drawing
   }, [at]);
   return (
     <div className="question-list" ref={frame} style={{ height: rows.getTotalSize() }}>

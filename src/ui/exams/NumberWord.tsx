@@ -1,6 +1,5 @@
-'use client';
-import { useState } from 'react';
 import { parseExact } from '@/core/base/exact';
+import { TypedNumber } from '../parts/TypedNumber';
 
 interface Props {
   label: string;
@@ -12,35 +11,14 @@ interface Props {
   onChange: (value: string) => void;
 }
 
-/** A number inside a sentence. What does not fit is said beside it and not taken. */
-export function NumberWord({ label, value, least, most, decimals = false, optional = false, onChange }: Props) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const fits = (text: string): boolean => {
-    if (text === '') return optional;
+/** A number inside a sentence. */
+export function NumberWord({ least, most, decimals = false, optional = false, ...rest }: Props) {
+  const read = (typed: string): string | null => {
+    const text = typed.trim().replace(',', '.');
+    if (text === '') return optional ? text : null;
     const number = parseExact(text);
-    return number !== null && (decimals || number.d === 1n) && number.compare(least) >= 0 && number.compare(most) <= 0;
+    const fits = number && (decimals || number.d === 1n) && number.compare(least) >= 0 && number.compare(most) <= 0;
+    return fits ? text : null;
   };
-  const bad = typed !== null && !fits(typed.trim());
-  return (
-    <>
-      <input
-        className="form-control tiny"
-        inputMode="decimal"
-        aria-label={label}
-        aria-invalid={bad}
-        value={typed ?? value}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          const text = e.target.value.trim().replace(',', '.');
-          if (fits(text)) onChange(text);
-        }}
-        onBlur={() => setTyped(null)}
-      />
-      {bad && (
-        <span role="alert" className="wrong">
-          {least} to {most}
-        </span>
-      )}
-    </>
-  );
+  return <TypedNumber className="tiny" read={read} why={`${least} to ${most}`} {...rest} />;
 }

@@ -5,7 +5,7 @@ import type { ReviewProps, StudentProps } from '../contract';
 
 export function Student(props: StudentProps<ChoiceSheet, ChoiceResponse>) {
   return (
-    <span className="slot-line">
+    <span className="slot-line in-line">
       <choice.Student {...props} />
     </span>
   );
@@ -14,7 +14,7 @@ export function Student(props: StudentProps<ChoiceSheet, ChoiceResponse>) {
 export function Review({ sheet, response }: ReviewProps<ChoiceSheet, ChoiceResponse>) {
   const chosen = sheet.options.find(({ id }) => response?.chosen.includes(id));
   return (
-    <span className="slot-line">
+    <span className="slot-line in-line">
       <span className="slot-box">{chosen ? chosen.text : <span className="soft">no answer</span>}</span>
     </span>
   );
