@@ -121,8 +121,8 @@ await views('odalys', LAPTOP, [
   [
     'exam',
     async (p) => {
-      await open(p, '/exams', 'Mid-term');
-      await p.getByLabel('Title of the exam').waitFor();
+      await open(p, '/exams', 'Drive train, final');
+      await p.getByRole('button', { name: '+ Section' }).scrollIntoViewIfNeeded();
     },
   ],
   ['sitting', (p) => open(p, '/sittings', 'Certificate')],

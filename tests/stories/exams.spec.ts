@@ -50,6 +50,7 @@ test('questions are drawn by a sentence, each student meets others, and too few 
   await page.getByRole('button', { name: 'Try the paper' }).click();
   const paper = page.getByRole('dialog');
   const words = async (): Promise<string> => {
+    await expect(paper.locator('.trial-paper')).toHaveAttribute('aria-busy', 'false');
     await expect(paper.locator('.sheet')).toHaveCount(2);
     return (await paper.locator('.sheet').allInnerTexts()).join();
   };
@@ -62,7 +63,7 @@ test('questions are drawn by a sentence, each student meets others, and too few 
   }
   expect(papers.size).toBeGreaterThan(1);
   await sides.getByRole('button', { name: '1', exact: true }).click();
-  await expect.poll(words).toBe([...papers][0]);
+  expect(await words()).toBe([...papers][0]);
   expect(await barriers(page)).toEqual([]);
   await page.keyboard.press('Escape');
 

@@ -19,12 +19,12 @@ interface Props {
 export function TryPaper({ plan, course, onClose }: Props) {
   const [phone, setPhone] = useState(false);
   const [seed, setSeed] = useState(1);
-  const [sections, setSections] = useState<DrawnSection[] | null>(null);
+  const [shown, setShown] = useState<{ seed: number; sections: DrawnSection[] } | null>(null);
   const [responses, setResponses] = useState<Record<string, Record<string, unknown>>>({});
   useEffect(() => {
     let stale = false;
     trialPaperAction({ plan, course }, seed).then((result) => {
-      if (!stale && result.ok) setSections(drawSections(result.value.sections));
+      if (!stale && result.ok) setShown({ seed, sections: drawSections(result.value.sections) });
     });
     return () => {
       stale = true;
@@ -54,9 +54,9 @@ export function TryPaper({ plan, course, onClose }: Props) {
           </Button>
         </div>
         <SamplePapers plan={plan} course={course} seed={seed} onShow={show} />
-        <div className={`trial-paper ${phone ? 'phone' : ''}`}>
+        <div className={`trial-paper ${phone ? 'phone' : ''}`} aria-busy={shown?.seed !== seed}>
           {plan.instructions && <p>{plan.instructions}</p>}
-          {sections?.map((section) => (
+          {shown?.sections.map((section) => (
             <section key={section.letter} className="mb-4">
               <h3 className="fs-6 fw-bold">
                 {section.letter} {section.title} [{marksText(section.marks)}]
