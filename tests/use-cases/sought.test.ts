@@ -141,7 +141,9 @@ describe('a draw', () => {
     await write(2);
     for (const draw of [{ take: 3 }, { take: 1, seeks: seeking({ words: 'nowhere' }) }]) {
       const plan = await planWith(draw);
-      expect((await view(plan)).findings.map(({ code }) => code)).toContain('draw-too-few');
+      const looked = await view(plan);
+      expect(looked.findings.map(({ code }) => code)).toContain('draw-too-few');
+      expect([looked.ready, looked.questions]).toEqual([looked.found.draw0, draw.take]);
       expect(await schedule(plan)).toMatchObject({ ok: false, refusal: { code: 'exam-not-ready' } });
     }
   });

@@ -8,8 +8,9 @@ export function partsOf({ kind, setup }: Slot): number {
   return worth.reduce((all, one) => all + one, 0);
 }
 
-/** The question with the marks of its slots as they follow: from what each part earns, or from a fixed total. The question itself when nothing changes by it. */
-export const followedMarks = (question: QuestionBody): QuestionBody => sharedOut(eachCounted(question));
+/** The question with the marks of its slots as they follow: from a fixed total, else from what each part earns. The question itself when nothing changes by it. */
+export const followedMarks = (question: QuestionBody): QuestionBody =>
+  question.total === null ? eachCounted(question) : sharedOut(question);
 
 /** Where each part earns so much, all of them earn the marks of the slot; none yet, one part's. */
 function eachCounted(question: QuestionBody): QuestionBody {

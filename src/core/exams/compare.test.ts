@@ -3,7 +3,7 @@ import { sampleExam } from '../../../tests/drivers/samples';
 import { stored } from '../base/exact';
 import { comparePapers } from './compare';
 import { assemble, paperQuestions, unmended } from './paper';
-import { type Draw, type ExamPlan, MOST_SOUGHT, paperLength, type Sought, withSought } from './plan';
+import { type Draw, examForm, type ExamPlan, MOST_SOUGHT, paperLength, type Sought, withSought } from './plan';
 
 const { plan, revisions } = sampleExam(6);
 const [first, second] = plan.sections;
@@ -59,6 +59,12 @@ describe('what draws have found', () => {
   it('is at most so much, and a draw that names its questions keeps them', () => {
     const many = Array.from({ length: MOST_SOUGHT + 50 }, (_, i) => `more${i}`);
     expect(withSought(two, new Map([['d', sought(...many)]])).sections[0]?.draws[0]?.items).toHaveLength(MOST_SOUGHT);
+    // Whatever many draws find, a section stays one that can be read again.
+    const draws = Array.from({ length: 4 }, (_, i): Draw => ({ id: `d${i}`, take: 1, items: [], seeks }));
+    const found = draws.map(({ id }) => [id, sought(...many.map((question) => `${id}${question}`))] as const);
+    const full = withSought(drawing(draws), new Map(found));
+    expect(examForm.schema.parse(full)).toEqual(full);
+    expect(full.sections[0]?.items).toHaveLength(200);
     const named = drawing([{ id: 'd', take: 1, items: ['i0', 'i1'] }]);
     expect(withSought(named, new Map())).toEqual(named);
   });

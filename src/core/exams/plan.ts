@@ -15,6 +15,9 @@ const placement = z.object({
 });
 export type Placement = z.infer<typeof placement>;
 
+/** A section places at most so many questions. */
+const MOST_PLACED = 200;
+
 /** A draw that seeks takes from at most so many. */
 export const MOST_SOUGHT = 100;
 
@@ -38,7 +41,7 @@ const section = z.object({
   title: z.string().max(200),
   instructions: z.string().max(3000),
   /** Everything that may be met; what no draw names is on every paper. */
-  items: z.array(placement).max(200),
+  items: z.array(placement).max(MOST_PLACED),
   draws: z.array(draw).max(50).default([]),
   /** Percent of this section's marks that a pass needs too; null when only the whole counts. */
   passPercent: percentText.nullable(),
@@ -91,7 +94,8 @@ export function withSought(plan: ExamPlan, sought: ReadonlyMap<string, readonly 
     const items = [...one.items];
     const draws = one.draws.map(({ seeks, unseen: _, marks, ...rest }): Draw => {
       if (!seeks) return rest;
-      const found = (sought.get(rest.id) ?? []).filter(({ question }) => !placed.has(question)).slice(0, MOST_SOUGHT);
+      const room = Math.min(MOST_SOUGHT, MOST_PLACED - items.length);
+      const found = (sought.get(rest.id) ?? []).filter(({ question }) => !placed.has(question)).slice(0, room);
       for (const { question, revision } of found) {
         placed.add(question);
         items.push({ id: question, question, revision, marks: marks ?? null, bonus: false });

@@ -89,7 +89,7 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
     ),
     marks: stored(pool.most),
     minutes,
-    ready: ready - sought.size + taken,
+    ready: ready - sought.size + seeking.reduce((n, { id, take }) => n + Math.min(take, filled.found[id] ?? 0), 0),
     questions: placed.length + taken,
     // Whatever a draw finds is ready; what else would help is said at the question.
     findings: [...findings.filter(({ at }) => !sought.has(String(at[1]))), ...unequalDraws(plan, filled)],

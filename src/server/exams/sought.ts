@@ -75,14 +75,16 @@ async function filledPlan(ctx: Context, plan: ExamPlan, course: string | null): 
       questionsFound.map(({ id }) => ({ question: id, revision: AS_IT_IS })),
     );
   }
+  const filled = withSought(plan, sought);
+  const draws = filled.sections.flatMap((section) => section.draws).filter(({ id }) => sought.has(id));
+  const difficulty = new Map([...all.values()].flat().map((one) => [one.id, one.difficulty]));
+  const differs = (items: readonly string[]): boolean => new Set(items.map((id) => difficulty.get(id))).size > 1;
   return {
-    plan: withSought(plan, sought),
+    plan: filled,
     revisions,
-    unequal: new Set(
-      [...all].filter(([, found]) => new Set(found.map(({ difficulty }) => difficulty)).size > 1).map(([draw]) => draw),
-    ),
-    found: Object.fromEntries([...sought].map(([draw, { length }]) => [draw, length])),
-    sought: new Set([...sought.values()].flat().map(({ question }) => question)),
+    found: Object.fromEntries(draws.map(({ id, items }) => [id, items.length])),
+    unequal: new Set(draws.filter(({ items }) => differs(items)).map(({ id }) => id)),
+    sought: new Set(draws.flatMap(({ items }) => items)),
   };
 }
 

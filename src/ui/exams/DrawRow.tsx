@@ -34,6 +34,11 @@ export function DrawRow({ draw, name, found, from, change }: Props) {
   const { bank, topic, ...filters } = seeks;
   const edit = (part: Partial<Draw>, tag = ''): void =>
     change((p) => changedDraw(p, draw.id, part), tag && `${tag} ${draw.id}`);
+  const place = bank === null ? '' : [bank, topic].filter(Boolean).join(' ');
+  /** A bank that is not shared with the reader, or a topic that is gone. */
+  const hidden =
+    bank !== null &&
+    !from.shelves.some(({ id, topics }) => id === bank && (!topic || topics.some((t) => t.id === topic)));
   const short = found !== undefined && found < take;
   return (
     <div className="plan-row draw-row" role="group" aria-label={name}>
@@ -50,10 +55,11 @@ export function DrawRow({ draw, name, found, from, change }: Props) {
           of{' '}
           <select
             aria-label="bank and topic"
-            value={bank === null ? '' : [bank, topic].filter(Boolean).join(' ')}
+            value={place}
             onChange={(e) => edit({ seeks: { ...seeks, ...placeIn(e.target.value) } })}
           >
             <option value="">all banks</option>
+            {hidden && <option value={place}>a place that you do not see</option>}
             <PlaceOptions shelves={from.shelves} whole />
           </select>
           <Clauses
