@@ -33,6 +33,24 @@ describe('a drop-down in a line', () => {
     expect(withWords(three, 'rises', ['rises']).options.map(({ text }) => text)).toEqual(['rises', 'rises']);
   });
 
+  it('keeps the name and the feedback of a word that is written letter by letter', () => {
+    const said = { ...three, options: three.options.map((one) => ({ ...one, feedback: `of ${one.text}` })) };
+    const written = ['rise', 'rise ', 'rise f', 'rise fast'].reduce(
+      (now, word) => withWords(now, word, ['falls', 'stays']),
+      said,
+    );
+    expect(written.options.map(({ id, text, feedback }) => [id, text, feedback])).toEqual([
+      [three.options[0]?.id, 'rise fast', 'of rises'],
+      [three.options[1]?.id, 'falls', 'of falls'],
+      [three.options[2]?.id, 'stays', 'of stays'],
+    ]);
+    const fewer = withWords(said, 'rises', ['stays']);
+    expect(fewer.options.map(({ id, feedback }) => [id, feedback])).toEqual([
+      [three.options[0]?.id, 'of rises'],
+      [three.options[2]?.id, 'of stays'],
+    ]);
+  });
+
   it('is not ready without a right word, with one word, twice the same, or a formula', () => {
     const codes = (right: string, ...wrong: string[]): string[] =>
       menu.readiness(withWords(menu.fresh(), right, wrong)).map(({ code }) => code);

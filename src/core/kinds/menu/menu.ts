@@ -4,14 +4,21 @@ import type { KindWith } from '../contract';
 
 const FRESH: ChoiceSetup = { ...choice.fresh(), options: [], look: 'menu' };
 
-/** With these words as options, the first one right; words that stood there keep their names and what is said of them. */
+/**
+ * With these words as options, the first one right. Words that stood there keep
+ * their names and what is said of them; so do words that are only written
+ * otherwise in their place.
+ */
 export function withWords(setup: ChoiceSetup, right: string, wrong: readonly string[]): ChoiceSetup {
-  const before = new Map(setup.options.map((one) => [one.text, one]));
   const words = [right, ...wrong].slice(0, 26).map((text) => text.slice(0, 2000));
-  const kept = new Set(words.flatMap((text) => before.get(text)?.id ?? []));
-  const free = Array.from({ length: 52 }, (_, i) => `m${i + 1}`).filter((id) => !kept.has(id));
+  const left = [...setup.options];
+  const take = (at: number): ChoiceSetup['options'][number] | undefined => (at < 0 ? undefined : left.splice(at, 1)[0]);
+  const same = words.map((text) => take(left.findIndex((one) => one.text === text)));
+  const kept = same.map((old, i) => old ?? take(left.findIndex((one) => one === setup.options[i])));
+  const used = new Set(kept.map((old) => old?.id));
+  const free = Array.from({ length: 52 }, (_, i) => `m${i + 1}`).filter((id) => !used.has(id));
   const options = words.map((text, i) => {
-    const old = words.indexOf(text) === i ? before.get(text) : undefined;
+    const old = kept[i];
     return { id: old?.id ?? free.shift() ?? '', text, key: i === 0, feedback: old?.feedback ?? '' };
   });
   return { ...setup, options };
