@@ -1,3 +1,4 @@
+import { ofSeed } from '@/core/exams/lot';
 import { performance } from 'node:perf_hooks';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { must } from '../../src/core/base/result';
@@ -78,7 +79,7 @@ export async function markingAnew(count: number): Promise<void> {
       }
     });
   }
-  const { paper } = await paperOf(db.read, { sitting, seed: 0 });
+  const { paper } = await paperOf(db.read, { sitting, ...ofSeed(0) });
   const bare = performance.now();
   for (let i = 0; i < count; i++)
     for (const item of paperQuestions(paper))

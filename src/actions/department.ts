@@ -1,8 +1,11 @@
 'use server';
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
+import type { Context } from '@/server/context';
 import { staffContext } from '@/server/auth/request';
 import { setStaff } from '@/server/people/courses';
+import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/groups';
+import { enrol, setSubjects, unenrol } from '@/server/people/roster';
 import { setProvision } from '@/server/people/members';
 import { resetPassword } from '@/server/people/passwords';
 import { setPolicy } from '@/server/people/policy';
@@ -27,4 +30,40 @@ export async function setExtraTimeAction(input: unknown): Promise<Result<null>> 
   const result = await setProvision(await staffContext(), input);
   revalidatePath('/department');
   return result;
+}
+
+type RosterAct = (ctx: Context, input: unknown) => Promise<Result<null>>;
+
+async function inRoster(act: RosterAct, input: unknown): Promise<Result<null>> {
+  const result = await act(await staffContext(), input);
+  revalidatePath('/department/courses/[id]', 'page');
+  return result;
+}
+
+export async function setSubjectsAction(input: unknown): Promise<Result<null>> {
+  return inRoster(setSubjects, input);
+}
+
+export async function setGroupAction(input: unknown): Promise<Result<null>> {
+  return inRoster(setGroup, input);
+}
+
+export async function nameGroupAction(input: unknown): Promise<Result<null>> {
+  return inRoster(nameGroup, input);
+}
+
+export async function removeGroupAction(input: unknown): Promise<Result<null>> {
+  return inRoster(removeGroup, input);
+}
+
+export async function dealGroupsAction(input: unknown): Promise<Result<null>> {
+  return inRoster(dealGroups, input);
+}
+
+export async function enrolAction(input: unknown): Promise<Result<null>> {
+  return inRoster(enrol, input);
+}
+
+export async function unenrolAction(input: unknown): Promise<Result<null>> {
+  return inRoster(unenrol, input);
 }

@@ -3,11 +3,18 @@ import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
+import type { Lot } from '@/core/exams/lot';
 import { copyExam, createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
 import { examView, type ExamView } from '@/server/exams/exam-view';
+import { setBlueprint } from '@/server/people/policy';
 import { type SamplePaper, samplePapers, trialPaper, type TrialPaper } from '@/server/exams/trial-papers';
 import { scheduleSitting } from '@/server/sittings/schedule';
-import { number, text } from './sent';
+import { number, text, texts } from './sent';
+
+const sentLot = (sent: unknown): Lot => {
+  const { seed, without } = Object(sent) as Record<string, unknown>;
+  return { seed: number(seed), without: texts(without) };
+};
 
 export async function createExamAction(form: FormData): Promise<void> {
   const title = String(form.get('title') ?? '').trim() || 'New exam';
@@ -32,13 +39,19 @@ export async function examViewAction(input: unknown): Promise<Result<ExamView>> 
   return examView(await staffContext(), input);
 }
 
-export async function trialPaperAction(input: unknown, seed: number): Promise<Result<TrialPaper>> {
-  return trialPaper(await staffContext(), input, number(seed));
+export async function trialPaperAction(input: unknown, lot: Lot): Promise<Result<TrialPaper>> {
+  return trialPaper(await staffContext(), input, sentLot(lot));
+}
+
+export async function agreeBlueprintAction(rows: unknown): Promise<Result<null>> {
+  const result = await setBlueprint(await staffContext(), rows);
+  revalidatePath('/exams/[id]', 'page');
+  return result;
 }
 
 /** Six papers are enough to see whether they are alike. */
-export async function samplePapersAction(input: unknown): Promise<Result<SamplePaper[]>> {
-  return samplePapers(await staffContext(), input, 6);
+export async function samplePapersAction(input: unknown, without: readonly string[]): Promise<Result<SamplePaper[]>> {
+  return samplePapers(await staffContext(), input, 6, texts(without));
 }
 
 export async function scheduleAction(input: unknown): Promise<Result<{ id: string }>> {

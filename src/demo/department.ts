@@ -22,6 +22,7 @@ const policy: DepartmentPolicy = {
   rounding: { mode: 'half_up', places: 1, first: false },
   namesHidden: true,
   conventions: CONVENTIONS,
+  blueprint: [],
   pages: [],
 };
 

@@ -69,6 +69,7 @@ export class TestDepartment {
           rounding: { mode: 'half_up', places: 1, first: false },
           namesHidden: true,
           conventions: CONVENTIONS,
+          blueprint: [],
           pages: [],
         },
         people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),

@@ -131,6 +131,8 @@ export function sampleExam(
     sections: count > half ? [section('s1', 0, half), section('s2', half, count)] : [section('s1', 0, half)],
     passPercent: '50',
     pages: 'question',
+    numbering: 'through',
+    keepPassages: false,
     confirmHandIn: true,
     rounding: { mode: 'half_up', places: 1, first: false },
   };

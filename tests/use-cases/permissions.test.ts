@@ -1,3 +1,4 @@
+import { ofSeed } from '@/core/exams/lot';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { must, type Result } from '@/core/base/result';
 import { contentFromLines } from '@/core/content/lines';
@@ -180,13 +181,13 @@ it('a question of a private bank is not read by placing it in an exam of one’s
   // The revision exists, since its owner tried a paper with it.
   must(await revisionToPlace(dept.as('stranger'), question));
   const plan = await placing('teacher');
-  expect(code(await trialPaper(dept.as('teacher'), { plan, course: null }, 1))).toBe('forbidden');
+  expect(code(await trialPaper(dept.as('teacher'), { plan, course: null }, ofSeed(1)))).toBe('forbidden');
   expect(code(await examView(dept.as('teacher'), { plan, course: null }))).toBe('forbidden');
   expect(code(await savePlan(dept.as('teacher'), { exam: own, base: version, plan }))).toBe('forbidden');
-  expect(code(await trialPaper(dept.as('stranger'), { plan, course: null }, 1))).toBe('done');
+  expect(code(await trialPaper(dept.as('stranger'), { plan, course: null }, ofSeed(1)))).toBe('done');
   // Once its owner has placed it in an exam, whoever builds exams may look at that one, and keep it.
   must(await createExam(dept.as('stranger'), { title: 'Theirs', course: null, plan }));
-  expect(code(await trialPaper(dept.as('teacher'), { plan, course: null }, 1))).toBe('done');
+  expect(code(await trialPaper(dept.as('teacher'), { plan, course: null }, ofSeed(1)))).toBe('done');
 });
 
 it('nor by what is like it, who is at its bench, its revisions, or by naming its passage', async () => {

@@ -1,3 +1,4 @@
+import { ofSeed } from '@/core/exams/lot';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type BankSearch, searchSchema } from '@/core/bank/searching';
@@ -86,7 +87,9 @@ describe('a draw', () => {
   it('writes nothing while it is only looked at, and is tried as it would be now', async () => {
     await write(4);
     const plan = await planWith({ take: 2 });
-    const papers = [1, 2, 3, 4, 5, 6].map((seed) => trialPaper(dept.as('teacher'), { plan, course: null }, seed));
+    const papers = [1, 2, 3, 4, 5, 6].map((seed) =>
+      trialPaper(dept.as('teacher'), { plan, course: null }, ofSeed(seed)),
+    );
     const met = (await Promise.all(papers)).map((one) =>
       must(one).sections.flatMap((s) => s.items.map(({ id }) => id)),
     );
@@ -101,13 +104,13 @@ describe('a draw', () => {
     const plan = await planWith({ take: 2, marks: '2' });
     const looked = await view(plan);
     expect(looked.findings.map(({ code }) => code)).toEqual(['draw-difficulty-differs']);
-    const papers = must(await samplePapers(dept.as('teacher'), { plan, course: null }, 12));
+    const papers = must(await samplePapers(dept.as('teacher'), { plan, course: null }, 12, []));
     expect(papers.map(({ seed }) => seed)).toEqual(Array.from({ length: 12 }, (_, i) => i + 1));
     expect(new Set(papers.map(({ marks, questions: n }) => `${n} ${marks}`))).toEqual(new Set(['2 4']));
     // Two of three easy and three hard ones: easy, mixed and hard papers.
     expect(new Set(papers.map(({ difficulty }) => difficulty))).toEqual(new Set([1, 2, 3]));
-    expect(must(await samplePapers(dept.as('teacher'), { plan, course: null }, 1e9))).toHaveLength(50);
-    expect(await samplePapers(dept.as('marker'), { plan, course: null }, 1)).toMatchObject({ ok: false });
+    expect(must(await samplePapers(dept.as('teacher'), { plan, course: null }, 1e9, []))).toHaveLength(50);
+    expect(await samplePapers(dept.as('marker'), { plan, course: null }, 1, [])).toMatchObject({ ok: false });
     const easy = await planWith({ take: 2, seeks: seeking({ difficulty: 1 }) });
     expect((await view(easy)).findings).toEqual([]);
   });

@@ -1,3 +1,4 @@
+import { ofSeed } from '@/core/exams/lot';
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -111,7 +112,7 @@ it('a mending that another process applied holds for the next who hands in here,
   const [item = ''] = items;
   const { db } = dept.out;
   const marksOf = async (): Promise<(string | null)[]> => {
-    const attempt = { sitting, seed: 1 };
+    const attempt = { sitting, ...ofSeed(1) };
     const { paper } = await paperOf(db.read, attempt);
     const [first] = paperQuestions(paper);
     if (!first) throw new Error('It has a question');

@@ -13,6 +13,7 @@ export const factsSchema = z.object({
 export type QuestionFacts = z.infer<typeof factsSchema>;
 
 export const DEMANDS = ['know', 'use', 'judge'] as const;
+export type Demand = (typeof DEMANDS)[number];
 
 /** Tags without repeats (capitals do not tell two apart), sorted. */
 export function tidyTags(tags: readonly string[]): string[] {

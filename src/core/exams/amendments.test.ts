@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
+import { ofSeed } from './lot';
 import { stored } from '../base/exact';
 import { groupAnswers } from '../results/answer-groups';
 import { markAnew, type StandingMark } from '../results/mark-anew';
@@ -18,7 +19,7 @@ const answer = (text: string, share: string): Change => ({
   feedback: '',
 });
 const amended = (...changes: Change[]) =>
-  assemble({ plan, revisions, amendments: amendmentsOf([{ item: 'i0', changes }]) }, 1);
+  assemble({ plan, revisions, amendments: amendmentsOf([{ item: 'i0', changes }]) }, ofSeed(1));
 const marksOf = (paper: ReturnType<typeof assemble>, text: string): string | null => {
   const [item] = paperQuestions(paper);
   const found = item && markPlaced(item, { c: { text } }).get('c')?.marks;
@@ -34,8 +35,8 @@ const boundaries: Boundaries = {
 describe('amendments', () => {
   it('decide an answer however it is written, before the rules; the last word counts', () => {
     expect([
-      marksOf(assemble(unmended(plan, revisions), 1), 'wire'),
-      marksOf(assemble(unmended(plan, revisions), 1), 'secretkeyword'),
+      marksOf(assemble(unmended(plan, revisions), ofSeed(1)), 'wire'),
+      marksOf(assemble(unmended(plan, revisions), ofSeed(1)), 'secretkeyword'),
     ]).toEqual([null, '1']);
     const paper = amended(answer('wire', '1/2'), answer('secretkeyword', '0'));
     expect([marksOf(paper, ' Wire.'), marksOf(paper, 'Secretkeyword'), marksOf(paper, 'other')]).toEqual([
@@ -48,7 +49,7 @@ describe('amendments', () => {
       [{ item: 'i0', changes: [answer('wire', '0')] }],
       amendmentsOf([{ item: 'i0', changes: [answer('wire', '1')] }]),
     );
-    expect(marksOf(assemble({ plan, revisions, amendments: twice }, 1), 'wire')).toBe('0');
+    expect(marksOf(assemble({ plan, revisions, amendments: twice }, ofSeed(1)), 'wire')).toBe('0');
   });
 
   it('touch no other question, and leave the revision as it is', () => {

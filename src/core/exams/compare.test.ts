@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
+import { ofSeed } from './lot';
 import { stored } from '../base/exact';
 import { comparePapers } from './compare';
 import { assemble, paperQuestions, unmended } from './paper';
@@ -18,13 +19,13 @@ describe('papers side by side', () => {
       Array.from({ length: 6 }, (_, i) => [`q${i}`, { difficulty: i < 3 ? 3 : 1, topic: i < 3 ? 'Rotor' : null }]),
     );
     const pinned = unmended(drawing([{ id: 'd', take: 1, items: ['i0', 'i1', 'i2'] }]), revisions);
-    const [one, two] = comparePapers(pinned, known, [1, 2]);
+    const [one, two] = comparePapers(pinned, known, [ofSeed(1), ofSeed(2)]);
     // One hard question of 4 marks and three easy ones: (3 · 4 + 3 · 4) ÷ 16.
     expect(one).toMatchObject({ seed: 1, questions: 4, minutes: 24, difficulty: 1.5 });
     expect([one && stored(one.marks), [...(one?.topics ?? [])]]).toEqual(['16', [['Rotor', 1]]]);
     expect(two?.seed).toBe(2);
     const empty = unmended({ ...plan, sections: [] }, revisions);
-    expect(comparePapers(empty, known, [1])[0]).toMatchObject({ questions: 0, minutes: 0, difficulty: 0 });
+    expect(comparePapers(empty, known, [ofSeed(1)])[0]).toMatchObject({ questions: 0, minutes: 0, difficulty: 0 });
   });
 });
 
@@ -82,7 +83,7 @@ describe('draws', () => {
     const counts = new Map<string, number>();
     const papers = 5000;
     for (let seed = 0; seed < papers; seed++) {
-      const pair = paperQuestions(assemble(pinned, seed * 7919 + 1))
+      const pair = paperQuestions(assemble(pinned, ofSeed(seed * 7919 + 1)))
         .map(({ id }) => id)
         .filter((id) => ['i0', 'i1', 'i2'].includes(id))
         .sort()

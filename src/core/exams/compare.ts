@@ -1,4 +1,5 @@
 import type { Exact } from '../base/exact';
+import type { Lot } from './lot';
 import { assemble, paperQuestions, type Pinned } from './paper';
 import { placements } from './plan';
 import { expectedMinutes } from './readiness';
@@ -24,15 +25,15 @@ export interface PaperFigures {
   topics: ReadonlyMap<string, number>;
 }
 
-/** The papers of these seeds in figures, to be held side by side. `known`: by question. */
+/** The papers of these lots in figures, to be held side by side. `known`: by question. */
 export function comparePapers(
   pinned: Pinned,
   known: ReadonlyMap<string, QuestionKnown>,
-  seeds: readonly number[],
+  lots: readonly Lot[],
 ): PaperFigures[] {
   const question = new Map(placements(pinned.plan).map(({ item }) => [item.id, item.question]));
-  return seeds.map((seed): PaperFigures => {
-    const paper = assemble(pinned, seed);
+  return lots.map((lot): PaperFigures => {
+    const paper = assemble(pinned, lot);
     const items = paperQuestions(paper);
     const topics = new Map<string, number>();
     let weighed = 0;
@@ -44,7 +45,7 @@ export function comparePapers(
       weight += marks.valueOf();
     }
     return {
-      seed,
+      seed: lot.seed,
       questions: items.length,
       marks: paper.marks,
       minutes: items.reduce((n, { marks, worth }) => n + expectedMinutes(marks, worth.size), 0),

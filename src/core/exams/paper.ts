@@ -1,9 +1,11 @@
 import { type Exact, exact, sum, ZERO } from '../base/exact';
-import { seedFor, shuffled } from '../base/random';
+import { seedFor } from '../base/random';
 import { placedSlots, type QuestionBody } from '../bank/question';
 import { totalMarks } from '../bank/summary';
 import { variantOf } from '../bank/variant';
 import type { Amendment, Amendments } from './amendments';
+import { type Lot, met, sectionsOf } from './lot';
+import { numbersOf, sectionLetter } from './numbering';
 import { type ExamPlan, type Placement, revisionKey, type Section } from './plan';
 
 /** The revisions that a plan places, by `revisionKey`. */
@@ -11,8 +13,8 @@ export type Revisions = ReadonlyMap<string, QuestionBody>;
 
 export interface PaperQuestion {
   id: string;
-  /** Number on the paper, from 1 through all sections. */
-  number: number;
+  /** Number on the paper, as it is written. */
+  number: string;
   question: QuestionBody;
   bonus: boolean;
   /** It was taken out of the counting afterwards. */
@@ -67,41 +69,30 @@ export function unmended(plan: ExamPlan, revisions: Revisions): Pinned {
   return { plan, revisions, amendments: new Map() };
 }
 
-/** The placements of a section that the paper of a seed has, in their order on it. */
-function met(section: Section, seed: number): Placement[] {
-  const left = new Set<string>();
-  const there = new Set(section.items.map(({ id }) => id));
-  for (const { id, take, items } of section.draws) {
-    const from = items.filter((item) => there.has(item));
-    for (const item of shuffled(from, seedFor(seed, id)).slice(take)) left.add(item);
-  }
-  const mine = section.items.filter(({ id }) => !left.has(id));
-  return section.shuffleQuestions ? shuffled(mine, seedFor(seed, section.id)) : mine;
-}
-
-/** The ids of the placements that the paper of a seed has. */
-export function placementsMet(plan: ExamPlan, seed: number): ReadonlySet<string> {
-  return new Set(plan.sections.flatMap((section) => met(section, seed).map(({ id }) => id)));
-}
-
 /**
- * The paper of one attempt: the same that was pinned and the same seed give
- * the same paper on every machine; another seed may draw other questions. A
+ * The paper of one attempt: the same that was pinned and the same lot give
+ * the same paper on every machine; another lot may draw other questions. A
  * revision that is missing is a defect and throws.
  */
-export function assemble(pinned: Pinned, seed: number): Paper {
-  let number = 0;
-  const sections = pinned.plan.sections.map((section, index): PaperSection => {
-    const items = met(section, seed).map((item) => questionAt(pinned, item, ++number, seed));
-    return { ...headOf(section, index), items, marks: sum(items.map(counted)) };
+export function assemble(pinned: Pinned, lot: Lot): Paper {
+  const letters = new Map(pinned.plan.sections.map(({ id }, index) => [id, sectionLetter(index)]));
+  const rows = sectionsOf(pinned.plan, lot).map((section) => ({
+    section,
+    letter: letters.get(section.id) ?? '',
+    items: met(pinned, section, lot.seed),
+  }));
+  const numbers = numbersOf(rows, pinned.plan.numbering);
+  const sections = rows.map(({ section, letter, items }, s): PaperSection => {
+    const asked = items.map((item, i) => questionAt(pinned, section, item, numbers[s]?.[i] ?? '', lot.seed));
+    return { ...headOf(section, letter), items: asked, marks: sum(asked.map(counted)) };
   });
   return { sections, marks: sum(sections.map((s) => s.marks)) };
 }
 
 /** What of a section stands over its questions. */
-export function headOf(section: Section, index: number): Omit<PaperSection, 'items' | 'marks'> {
+export function headOf(section: Section, letter: string): Omit<PaperSection, 'items' | 'marks'> {
   const { id, title, instructions, passPercent } = section;
-  return { id, letter: String.fromCharCode(65 + index), title, instructions, passPercent };
+  return { id, letter, title, instructions, passPercent };
 }
 
 /** The marks of a question that count in the total. */
@@ -112,8 +103,9 @@ export function counted({ bonus, dropped, marks }: PaperQuestion): Exact {
 /** A placed question with its number, as the seed varies it. */
 export function questionAt(
   { revisions, amendments }: Pinned,
+  section: Pick<Section, 'marks'>,
   item: Placement,
-  number: number,
+  number: string,
   seed: number,
 ): PaperQuestion {
   const revision = revisions.get(revisionKey(item.question, item.revision));
@@ -124,7 +116,7 @@ export function questionAt(
     amendment ? amended(revision, amendment) : revision,
     revision.vary?.each === 'everybody' ? seedFor(0, item.id) : own,
   );
-  const worth = slotWorth(question, item);
+  const worth = slotWorth(question, { marks: item.marks ?? section.marks ?? null });
   return {
     id: item.id,
     number,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { marksText, percentText, ROUNDING_MODES } from '../base/exact';
+import { type Exact, exact, marksText, ONE, percentText, ROUNDING_MODES } from '../base/exact';
 import type { StoredForm } from '../base/stored-form';
 import { searchSchema } from '../bank/searching';
+import { PAPER_NUMBERINGS } from './numbering';
 
 /** A question placed in an exam by revision. */
 const placement = z.object({
@@ -12,6 +13,10 @@ const placement = z.object({
   marks: marksText.nullable(),
   /** Earns on top: not in the total, never needed. */
   bonus: z.boolean(),
+  /** Written in place of the number that it would have. */
+  number: z.string().trim().min(1).max(12).optional(),
+  /** A part of the question above it: 4a, 4b. */
+  part: z.boolean().optional(),
 });
 export type Placement = z.infer<typeof placement>;
 
@@ -36,6 +41,14 @@ const draw = z.object({
 });
 export type Draw = z.infer<typeof draw>;
 
+/** Some students: those with one of the subjects, in one of the groups, or named. */
+const onlySchema = z.object({
+  subjects: z.array(z.string().trim().min(1).max(80)).max(30),
+  groups: z.array(z.string().max(40)).max(100),
+  members: z.array(z.string().max(40)).max(500),
+});
+export type Only = z.infer<typeof onlySchema>;
+
 const section = z.object({
   id: z.string().max(40),
   title: z.string().max(200),
@@ -46,8 +59,16 @@ const section = z.object({
   /** Percent of this section's marks that a pass needs too; null when only the whole counts. */
   passPercent: percentText.nullable(),
   shuffleQuestions: z.boolean(),
+  /** Marks of each question that says nothing else; their own when left out. */
+  marks: marksText.optional(),
+  /** Only these students have it; everybody when left out. */
+  only: onlySchema.optional(),
 });
 export type Section = z.infer<typeof section>;
+
+export const blueprintRow = z.object({ topic: z.string().max(40), know: marksText, use: marksText, judge: marksText });
+/** The marks wanted of one topic, by what its questions demand. */
+export type BlueprintRow = z.infer<typeof blueprintRow>;
 
 const plan = z.object({
   version: z.literal(1),
@@ -60,6 +81,11 @@ const plan = z.object({
   /** How the paper is turned: one question at a time, or a section on one page. */
   pages: z.enum(['question', 'section']),
   confirmHandIn: z.boolean(),
+  numbering: z.enum(PAPER_NUMBERINGS).default('through'),
+  /** What is asked about one passage stays together, in draws and shuffles. */
+  keepPassages: z.boolean().default(false),
+  /** The marks wanted, topics × demand; none when left out. */
+  blueprint: z.array(blueprintRow).max(200).optional(),
   rounding: z.object({ mode: z.enum(ROUNDING_MODES), places: z.number().int().min(0).max(4), first: z.boolean() }),
 });
 export type ExamPlan = z.infer<typeof plan>;
@@ -70,6 +96,12 @@ export const examForm: StoredForm<ExamPlan> = { name: 'exam plan', version: 1, s
 /** Every placement of the plan with the section it is in: all that may be met. */
 export function placements(exam: ExamPlan): { section: Section; item: Placement }[] {
   return exam.sections.flatMap((s) => s.items.map((item) => ({ section: s, item })));
+}
+
+/** On what share of the papers that have its section a question is, from 0 to 1. */
+export function shareOf(plan: ExamPlan, item: string): Exact {
+  const draw = plan.sections.flatMap((s) => s.draws).find(({ items }) => items.includes(item));
+  return draw && draw.take < draw.items.length ? exact(`${draw.take}/${draw.items.length}`) : ONE;
 }
 
 /** How many questions a paper has. */

@@ -1,4 +1,5 @@
-import { type Exact, sum } from '../base/exact';
+import { type Exact, sum, ZERO } from '../base/exact';
+import { numbersOf, sectionLetter } from './numbering';
 import { counted, headOf, questionAt, type PaperQuestion, type PaperSection, type Pinned } from './paper';
 import type { Section } from './plan';
 
@@ -24,10 +25,13 @@ export interface Pool {
 const EXAMPLE = 0;
 
 export function poolOf(pinned: Pinned): Pool {
-  let number = 0;
-  const sections = pinned.plan.sections.map((section, index): PoolSection => {
-    const items = section.items.map((item) => questionAt(pinned, item, ++number, EXAMPLE));
-    return { ...headOf(section, index), items, ...marksOf(section, items) };
+  const rows = pinned.plan.sections.map((section, index) => ({ ...section, letter: sectionLetter(index) }));
+  const numbers = numbersOf(rows, pinned.plan.numbering);
+  const sections = rows.map((section, s): PoolSection => {
+    const items = section.items.map((item, i) => questionAt(pinned, section, item, numbers[s]?.[i] ?? '', EXAMPLE));
+    const marks = marksOf(section, items);
+    // Whoever does not have the section has none of its marks.
+    return { ...headOf(section, section.letter), items, ...marks, least: section.only ? ZERO : marks.least };
   });
   return { sections, least: sum(sections.map((s) => s.least)), most: sum(sections.map((s) => s.most)) };
 }

@@ -4,8 +4,9 @@ import { placedSlots, type QuestionBody } from '../bank/question';
 import { questionReadiness } from '../bank/readiness';
 import { titleOf } from '../bank/summary';
 import { kindOf } from '../kinds/registry';
+import { sectionLetter } from './numbering';
 import type { PaperQuestion, Pinned } from './paper';
-import type { ExamPlan } from './plan';
+import { type ExamPlan, shareOf } from './plan';
 import { poolQuestions, poolOf } from './pool';
 
 /** Minutes a question takes by rule of thumb: one a mark and half a minute for each slot (common practice, no source). */
@@ -32,7 +33,7 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
   const findings: Finding[] = [];
   let ready = items.length;
   let minutes = 0;
-  const seen = new Map<string, number>();
+  const seen = new Map<string, string>();
 
   for (const item of items) {
     const own = questionReadiness(item.question);
@@ -46,7 +47,7 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
         ),
       ),
     );
-    minutes += expectedMinutes(item.marks, item.worth.size) * shareOf(plan, item.id);
+    minutes += expectedMinutes(item.marks, item.worth.size) * shareOf(plan, item.id).valueOf();
     const title = titleOf(item.question);
     const before = seen.get(title);
     if (before !== undefined)
@@ -57,6 +58,9 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
   if (items.length === 0) findings.push(stops('exam-empty', []));
   findings.push(...drawFindings(plan, items));
   for (const section of pool.sections) {
+    const { only } = plan.sections.find(({ id }) => id === section.id) ?? {};
+    if (only && only.subjects.length + only.groups.length + only.members.length === 0)
+      findings.push(stops('section-for-nobody', ['section', section.id], { section: section.letter }));
     if (section.items.length === 0)
       findings.push(stops('section-empty', ['section', section.id], { section: section.letter }));
   }
@@ -69,12 +73,6 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
   return { findings, ready, questions: items.length, minutes: Math.ceil(minutes) };
 }
 
-/** On what share of all papers a question is, from 0 to 1. */
-export function shareOf(plan: ExamPlan, item: string): number {
-  const draw = plan.sections.flatMap((s) => s.draws).find(({ items }) => items.includes(item));
-  return draw ? Math.min(1, draw.take / draw.items.length) : 1;
-}
-
 /** Draws that take more than there is, or from questions that are not worth the same. */
 function drawFindings(plan: ExamPlan, items: readonly PaperQuestion[]): Finding[] {
   const findings: Finding[] = [];
@@ -82,7 +80,7 @@ function drawFindings(plan: ExamPlan, items: readonly PaperQuestion[]): Finding[
     for (const { id, take, items: from } of section.draws) {
       const mine = new Set(section.items.map((item) => item.id));
       const there = items.filter((item) => from.includes(item.id) && mine.has(item.id));
-      const values = { section: String.fromCharCode(65 + index), take, of: there.length };
+      const values = { section: sectionLetter(index), take, of: there.length };
       if (there.length < take) findings.push(stops('draw-too-few', ['section', section.id, 'draws', id], values));
       else if (there.some((item) => !item.marks.equals(there[0]?.marks ?? item.marks)))
         findings.push(warns('draw-marks-differ', ['section', section.id, 'draws', id], values));

@@ -11,6 +11,7 @@ const things: { [A in Act]: Acts[A] } = {
   'change bank': shared,
   'build exams': null,
   'run sittings': mine,
+  'keep roster': mine,
   'mark answers': mine,
   'see results': mine,
   'release results': mine,
@@ -30,6 +31,7 @@ const table: Record<Act, Role[]> = {
   'change bank': ['lead'],
   'build exams': ['lead', 'teacher'],
   'run sittings': ['lead', 'teacher'],
+  'keep roster': ['lead', 'teacher'],
   'mark answers': ['lead', 'teacher', 'marker'],
   'see results': ['lead', 'teacher'],
   'release results': ['lead', 'teacher'],
@@ -52,7 +54,7 @@ describe('permissions', () => {
     });
   }
 
-  it.each(['run sittings', 'mark answers', 'see results', 'release results', 'see gradebook'] as const)(
+  it.each(['run sittings', 'keep roster', 'mark answers', 'see results', 'release results', 'see gradebook'] as const)(
     '%s: in a course of others only the lead may',
     (act) => {
       const theirs = { staff: ['jonas'] };

@@ -30,6 +30,8 @@ export interface Acts {
   'change bank': BankAccess;
   'build exams': null;
   'run sittings': CourseAccess;
+  /** Who is in a course, with subjects and groups. */
+  'keep roster': CourseAccess;
   'mark answers': CourseAccess;
   'see results': CourseAccess;
   'release results': CourseAccess;
@@ -72,6 +74,7 @@ const TABLE: { [A in Act]: Rule<A> } = {
   'change bank': (actor, bank) => bank.owner === actor.id || (actor.role === 'lead' && bank.share === 'department'),
   'build exams': writers,
   'run sittings': teaches,
+  'keep roster': teaches,
   'mark answers': marks,
   'see results': teaches,
   'release results': teaches,

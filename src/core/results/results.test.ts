@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
+import { ofSeed } from '../exams/lot';
 import { exact, stored } from '../base/exact';
 import { assemble, paperQuestions, unmended } from '../exams/paper';
 import { boundariesReadiness, type Boundaries, fillIn, withPassMark } from './policy';
@@ -7,7 +8,7 @@ import { score, type SlotMarks } from './score';
 import { spread } from './spread';
 
 const { plan, revisions } = sampleExam(3);
-const paper = assemble(unmended(plan, revisions), 0);
+const paper = assemble(unmended(plan, revisions), ofSeed(0));
 const boundaries: Boundaries = {
   version: 1,
   passPercent: '50',
@@ -54,7 +55,7 @@ describe('a score', () => {
 
   it('asks for each section where it is wanted', () => {
     const strict = { ...plan, sections: plan.sections.map((s, i) => ({ ...s, passPercent: i === 1 ? '60' : null })) };
-    const strictPaper = assemble(unmended(strict, revisions), 0);
+    const strictPaper = assemble(unmended(strict, revisions), ofSeed(0));
     const marks = new Map(
       paperQuestions(strictPaper).map((item) => [
         item.id,
@@ -71,7 +72,7 @@ describe('a score', () => {
 
   it('who misses a section gets range and grade below the pass mark, whatever the whole says', () => {
     const strict = { ...plan, sections: plan.sections.map((s, i) => ({ ...s, passPercent: i === 1 ? '60' : null })) };
-    const strictPaper = assemble(unmended(strict, revisions), 0);
+    const strictPaper = assemble(unmended(strict, revisions), ofSeed(0));
     const marks = new Map(
       paperQuestions(strictPaper).map((item) => [
         item.id,

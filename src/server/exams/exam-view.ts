@@ -2,16 +2,21 @@ import { inArray } from 'drizzle-orm';
 import { titleOf } from '@/core/bank/summary';
 import { checkQuestion } from '@/core/bank/checks';
 import { isReady } from '@/core/bank/readiness';
-import { stored } from '@/core/base/exact';
+import { max, min, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { type Finding, warns } from '@/core/base/finding';
 import { unmended } from '@/core/exams/paper';
-import { type ExamPlan, revisionKey } from '@/core/exams/plan';
-import { poolQuestions, poolOf, type PoolSection } from '@/core/exams/pool';
-import { examReadiness, expectedMinutes, shareOf } from '@/core/exams/readiness';
+import { sectionLetter } from '@/core/exams/numbering';
+import { isForSome } from '@/core/exams/only';
+import { type ExamPlan, revisionKey, shareOf } from '@/core/exams/plan';
+import { poolQuestions, type Pool, poolOf, type PoolSection } from '@/core/exams/pool';
+import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
+import { type Share, shareFindings, sharesOf } from '@/core/exams/shares';
 import type { Context } from '../context';
 import { visibleBanks } from '../bank/access';
 import { questions } from '../db/schema/bank';
+import { traitsInCourse } from '../people/traits';
+import { type BlueprintThere, blueprintView } from './blueprint-view';
 import { type FilledPlan, lookAtPlan } from './sought';
 
 /** What the exam desk shows of a placed question. */
@@ -30,6 +35,8 @@ export interface PlacedQuestion {
 export interface ExamView {
   items: Record<string, PlacedQuestion>;
   sections: Record<string, { marks: string; minutes: number }>;
+  /** The least and the most that a paper is worth, without bonus. */
+  least: string;
   marks: string;
   minutes: number;
   ready: number;
@@ -37,13 +44,17 @@ export interface ExamView {
   findings: Finding[];
   /** How many questions each draw that seeks finds now. */
   found: Record<string, number>;
+  /** The marks that there are, topics × demand. */
+  there: BlueprintThere[];
+  /** Who of the course has which sections; empty where all have all, or the course is not the reader's. */
+  shares: { without: string[]; people: number; marks: string }[];
 }
 
 /** A plan with everything that follows from it. */
 export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamView>> {
   const looked = await lookAtPlan(ctx, raw);
   if (!looked.ok) return looked;
-  const { plan, filled } = looked.value;
+  const { plan, filled, course } = looked.value;
   const { revisions, sought } = filled;
   const pinned = unmended(filled.plan, revisions);
   const pool = poolOf(pinned);
@@ -77,24 +88,43 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
   const { findings, ready, minutes } = examReadiness(pinned);
   const minutesOf = (section: PoolSection): number =>
     section.items.reduce(
-      (all, { id, marks, worth }) => all + expectedMinutes(marks, worth.size) * shareOf(filled.plan, id),
+      (all, { id, marks, worth }) => all + expectedMinutes(marks, worth.size) * shareOf(filled.plan, id).valueOf(),
       0,
     );
   const seeking = plan.sections.flatMap(({ draws }) => draws.filter(({ seeks }) => seeks));
   const taken = seeking.reduce((n, { take }) => n + take, 0);
+  const { there, findings: unmet } = await blueprintView(ctx.db.read, filled.plan, pool);
+  const some = isForSome(plan) && course !== null;
+  const shares = some ? sharesOf(pinned, [...(await traitsInCourse(ctx.db.read, course)).values()]) : [];
   return ok({
     items,
     sections: Object.fromEntries(
       pool.sections.map((s) => [s.id, { marks: stored(s.most), minutes: Math.ceil(minutesOf(s)) }]),
     ),
-    marks: stored(pool.most),
+    ...marksRange(pool, shares),
     minutes,
     ready: ready - sought.size + seeking.reduce((n, { id, take }) => n + Math.min(take, filled.found[id] ?? 0), 0),
     questions: placed.length + taken,
     // Whatever a draw finds is ready; what else would help is said at the question.
-    findings: [...findings.filter(({ at }) => !sought.has(String(at[1]))), ...unequalDraws(plan, filled)],
+    findings: [
+      ...findings.filter(({ at }) => !sought.has(String(at[1]))),
+      ...unequalDraws(plan, filled),
+      ...shareFindings(pinned, shares),
+      ...unmet,
+    ],
     found: filled.found,
+    there,
+    shares: shares.map(({ without, people, most }) => ({ without, people, marks: stored(most) })),
   });
+}
+
+/** What papers are worth: those of the course, when its people are known, else any. */
+function marksRange({ least, most }: Pool, shares: readonly Share[]): Pick<ExamView, 'least' | 'marks'> {
+  const writing = shares.filter((share) => share.most.compare(0) > 0);
+  return {
+    least: stored(writing.map((share) => share.least).reduce((a, b) => min(a, b), writing[0]?.least ?? least)),
+    marks: stored(writing.map((share) => share.most).reduce((a, b) => max(a, b), writing[0]?.most ?? most)),
+  };
 }
 
 /** Draws from which some would get harder papers than others. */
@@ -104,7 +134,7 @@ function unequalDraws({ sections }: ExamPlan, { unequal, found }: FilledPlan): F
       .filter((draw) => unequal.has(draw.id) && (found[draw.id] ?? 0) > draw.take)
       .map((draw) =>
         warns('draw-difficulty-differs', ['section', id, 'draws', draw.id], {
-          section: String.fromCharCode(65 + i),
+          section: sectionLetter(i),
           take: draw.take,
           of: found[draw.id] ?? 0,
         }),

@@ -71,6 +71,8 @@ export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> 
     ],
     passPercent: policy.passPercent,
     pages: 'question',
+    numbering: 'through',
+    keepPassages: true,
     confirmHandIn: true,
     rounding: policy.rounding,
   };

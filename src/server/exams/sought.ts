@@ -52,15 +52,24 @@ const AS_IT_IS = 0;
 
 const input = z.object({ plan: examForm.schema, course: z.string().nullable() });
 
+/** A plan, and as it would be scheduled now. */
+interface LookedAt {
+  plan: ExamPlan;
+  /** Its course, when it is the actor's. */
+  course: string | null;
+  filled: FilledPlan;
+}
+
 /** A plan that somebody who builds exams looks at, as it is being written, and as it would be scheduled now for the course. */
-export async function lookAtPlan(ctx: Context, raw: unknown): Promise<Result<{ plan: ExamPlan; filled: FilledPlan }>> {
+export async function lookAtPlan(ctx: Context, raw: unknown): Promise<Result<LookedAt>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
   const { plan, course } = parsed.value;
   if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
   // What a course has met is told to those who teach it.
   const own = (await coursesFor(ctx, 'run sittings')).some(({ id }) => id === course);
-  return ok({ plan, filled: await filledPlan(ctx, plan, own ? course : null) });
+  const known = own ? course : null;
+  return ok({ plan, course: known, filled: await filledPlan(ctx, plan, known) });
 }
 
 /** The plan as it would be scheduled now. Nothing is written. */

@@ -3,6 +3,7 @@ import { questionSheet } from '@/core/bank/sheet';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { comparePapers } from '@/core/exams/compare';
+import type { Lot } from '@/core/exams/lot';
 import { assemble, unmended } from '@/core/exams/paper';
 import { placements } from '@/core/exams/plan';
 import type { Context } from '../context';
@@ -23,7 +24,12 @@ export interface SamplePaper {
 const MOST_SAMPLES = 50;
 
 /** So many papers as students could get them, in figures; nothing is written. */
-export async function samplePapers(ctx: Context, raw: unknown, count: number): Promise<Result<SamplePaper[]>> {
+export async function samplePapers(
+  ctx: Context,
+  raw: unknown,
+  count: number,
+  without: readonly string[],
+): Promise<Result<SamplePaper[]>> {
   const looked = await lookAtPlan(ctx, raw);
   if (!looked.ok) return looked;
   const { filled } = looked.value;
@@ -33,10 +39,11 @@ export async function samplePapers(ctx: Context, raw: unknown, count: number): P
     .from(questions)
     .leftJoin(topics, eq(topics.id, questions.topic))
     .where(inArray(questions.id, ids));
-  const seeds = Array.from({ length: Math.max(1, Math.min(MOST_SAMPLES, Math.trunc(count))) }, (_, i) => i + 1);
+  const wanted = Math.max(1, Math.min(MOST_SAMPLES, Math.trunc(count)));
+  const lots = Array.from({ length: wanted }, (_, i) => ({ seed: i + 1, without }));
   const known = new Map(rows.map(({ id, ...rest }) => [id, rest]));
   return ok(
-    comparePapers(unmended(filled.plan, filled.revisions), known, seeds).map((figures) => ({
+    comparePapers(unmended(filled.plan, filled.revisions), known, lots).map((figures) => ({
       ...figures,
       marks: stored(figures.marks),
       topics: [...figures.topics],
@@ -51,11 +58,11 @@ export interface TrialPaper {
 }
 
 /** The paper as a student would get it; nothing is written. */
-export async function trialPaper(ctx: Context, raw: unknown, seed: number): Promise<Result<TrialPaper>> {
+export async function trialPaper(ctx: Context, raw: unknown, lot: Lot): Promise<Result<TrialPaper>> {
   const looked = await lookAtPlan(ctx, raw);
   if (!looked.ok) return looked;
   const { plan, filled } = looked.value;
-  const paper = assemble(unmended(filled.plan, filled.revisions), seed);
+  const paper = assemble(unmended(filled.plan, filled.revisions), lot);
   return ok({
     title: plan.title,
     instructions: plan.instructions,

@@ -6,7 +6,7 @@ import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { firstWords } from '@/core/content/plain';
 import { type Change, changes } from '@/core/exams/amendments';
-import { placementsMet } from '@/core/exams/paper';
+import { placementsMet } from '@/core/exams/lot';
 import { poolQuestions, poolOf } from '@/core/exams/pool';
 import type { KindName } from '@/core/kinds/registry';
 import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
@@ -35,7 +35,7 @@ export interface AnsweredSlot {
 export interface MendingEntry {
   id: string;
   item: string;
-  number: number;
+  number: string;
   changes: Change[];
   reason: string;
   state: 'running' | 'applied' | 'cancelled' | 'taken back';
@@ -52,9 +52,9 @@ export interface AnswersView {
   sitting: string;
   title: string;
   course: string;
-  questions: { item: string; number: number; label: string; waiting: number; dropped: boolean }[];
+  questions: { item: string; number: string; label: string; waiting: number; dropped: boolean }[];
   item: string;
-  number: number;
+  number: string;
   marks: string;
   dropped: boolean;
   everyone: boolean;
@@ -89,11 +89,11 @@ export async function openAnswers(
   const item = items.find(({ id }) => id === wanted) ?? items.find(({ id }) => waiting(id) > 0) ?? items[0];
   if (!item) return NOT_FOUND;
   const handedIn = await read
-    .select({ id: attempts.id, seed: attempts.seed })
+    .select({ id: attempts.id, seed: attempts.seed, without: attempts.without })
     .from(attempts)
     .where(and(eq(attempts.sitting, sittingId), isNotNull(attempts.handedInAt)));
   // Who did not draw the question has not left it empty.
-  const scripts = handedIn.filter(({ seed }) => placementsMet(pinned.plan, seed).has(item.id));
+  const scripts = handedIn.filter((lot) => placementsMet(pinned, lot).has(item.id));
   const given = await currentAnswersOf(
     read,
     scripts.map(({ id }) => id),
@@ -149,7 +149,7 @@ export async function openAnswers(
   });
 }
 
-async function historyOf(read: Reader, sitting: string, numbers: ReadonlyMap<string, number>): Promise<MendingEntry[]> {
+async function historyOf(read: Reader, sitting: string, numbers: ReadonlyMap<string, string>): Promise<MendingEntry[]> {
   const rows = await read
     .select({ mending: mendings, by: members.name })
     .from(mendings)
@@ -163,7 +163,7 @@ async function historyOf(read: Reader, sitting: string, numbers: ReadonlyMap<str
     return {
       id: mending.id,
       item: mending.item,
-      number: numbers.get(mending.item) ?? 0,
+      number: numbers.get(mending.item) ?? '',
       changes: changes.parse(mending.changes),
       reason: mending.reason,
       state: mending.state,

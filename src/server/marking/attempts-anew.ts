@@ -57,7 +57,7 @@ export async function* markAttemptsAnew(
     yield {
       total: rows.length,
       attempts: chunk.map((row): AttemptAnew => {
-        const paper = assemble(after, row.seed);
+        const paper = assemble(after, row);
         const marking = markAnew({
           paper,
           items,
@@ -72,7 +72,7 @@ export async function* markAttemptsAnew(
         return {
           attempt: row.id,
           ...marking,
-          before: score(assemble(before, row.seed), was, boundaries, rounding),
+          before: score(assemble(before, row), was, boundaries, rounding),
           after: score(paper, withChanges(was, marking), boundaries, rounding),
         };
       }),

@@ -1,3 +1,4 @@
+import type { Lot } from '@/core/exams/lot';
 import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { type Exact, exact, stored } from '@/core/base/exact';
@@ -31,7 +32,7 @@ export interface MarkingTask {
   title: string;
   course: string;
   item: string;
-  number: number;
+  number: string;
   label: string;
   /** Answers that a person marks or has marked, and how many of them still wait. */
   answers: number;
@@ -98,7 +99,7 @@ export interface Desk {
   sitting: string;
   title: string;
   item: string;
-  number: number;
+  number: string;
   label: string;
   marks: string;
   sheet: QuestionSheet;
@@ -125,7 +126,13 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
   if (!item) return NOT_FOUND;
   const { policy } = await readDepartment(read);
   const people = await read
-    .select({ id: attempts.id, script: attempts.script, seed: attempts.seed, name: participantName })
+    .select({
+      id: attempts.id,
+      script: attempts.script,
+      seed: attempts.seed,
+      without: attempts.without,
+      name: participantName,
+    })
     .from(attempts)
     .where(eq(attempts.sitting, sittingId));
   const byId = new Map(people.map((p) => [p.id, p]));
@@ -154,7 +161,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
         trace: mark.trace,
         responses: sheetResponses(item.question, responses),
         own: item.question.vary
-          ? await ownView(read, { sitting: sittingId, seed: person.seed, item: itemId, slot: id })
+          ? await ownView(read, { sitting: sittingId, lot: person, item: itemId, slot: id })
           : null,
       });
     }
@@ -181,14 +188,14 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
 
 interface OwnPlace {
   sitting: string;
-  seed: number;
+  lot: Lot;
   item: string;
   slot: string;
 }
 
 /** The sheet of one attempt and the key of one slot of it. */
-async function ownView(read: Reader, { sitting, seed, item, slot }: OwnPlace): Promise<DeskAnswer['own']> {
-  const { paper } = await paperOf(read, { sitting, seed });
+async function ownView(read: Reader, { sitting, lot, item, slot }: OwnPlace): Promise<DeskAnswer['own']> {
+  const { paper } = await paperOf(read, { ...lot, sitting });
   const question = paperQuestions(paper).find(({ id }) => id === item)?.question;
   const found = question && keyedSlots(question).get(slot);
   return found ? { sheet: questionSheet(question, null), key: keyWords(found) } : null;

@@ -1,3 +1,4 @@
+import type { Lot } from '@/core/exams/lot';
 import { stored } from '@/core/base/exact';
 import { TOO_LONG } from '@/core/bank/mark';
 import { markPlaced } from '@/core/exams/mark-placed';
@@ -29,7 +30,7 @@ export interface FirstMarks {
 }
 
 /** What is to be marked. What stands in `givenUp` waits for a person. */
-export interface MarkOrder extends Pick<AttemptRow, 'id' | 'sitting' | 'seed'> {
+export interface MarkOrder extends Pick<AttemptRow, 'id' | 'sitting' | keyof Lot> {
   givenUp: readonly Place[];
 }
 

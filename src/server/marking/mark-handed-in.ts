@@ -17,9 +17,9 @@ export function markHandedIn(out: Outside, attempt: AttemptRow): Promise<void> {
   return mine;
 }
 
-async function markOnce(out: Outside, { id, sitting, seed }: AttemptRow): Promise<void> {
+async function markOnce(out: Outside, { id, sitting, seed, without }: AttemptRow): Promise<void> {
   for (;;) {
-    const { version, marks: found } = await out.marker.mark({ id, sitting, seed });
+    const { version, marks: found } = await out.marker.mark({ id, sitting, seed, without });
     const kept = await out.db.transaction(async (tx) => {
       // What was mended meanwhile holds for these marks too.
       if ((await versionOf(tx, `sitting:${sitting}`)) !== version) return false;

@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { percentText, ROUNDING_MODES } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
+import { blueprintRow } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { CONVENTIONS, conventions } from '@/core/rules/maths/rules';
 import { feedbackRange, gradeStep } from '@/core/results/policy';
@@ -18,6 +19,8 @@ const policySchema = z.object({
   namesHidden: z.boolean(),
   /** How fresh slots for mathematics read what can be read in two ways. */
   conventions: conventions.default(CONVENTIONS),
+  /** The marks that its exams should have, topics × demand. */
+  blueprint: z.array(blueprintRow).max(200).default([]),
   /** Hosts whose web pages may stand in sheets. */
   pages: z
     .array(
@@ -54,4 +57,10 @@ export async function setPolicy(ctx: Context, input: unknown): Promise<Result<nu
     await tx.update(departments).set({ policy: policy.value }).where(eq(departments.id, DEPARTMENT_ID));
   });
   return ok();
+}
+
+/** What exams should have from now on, when they ask for the department's blueprint. */
+export async function setBlueprint(ctx: Context, rows: unknown): Promise<Result<null>> {
+  const { policy } = await readDepartment(ctx.db.read);
+  return setPolicy(ctx, { ...policy, blueprint: rows });
 }

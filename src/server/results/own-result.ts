@@ -40,7 +40,7 @@ export interface ResultSlot {
 
 export interface ResultQuestion {
   id: string;
-  number: number;
+  number: string;
   marks: string;
   of: string;
   /** It was taken out of the counting afterwards. */

@@ -65,8 +65,8 @@ export interface ResultRow {
   /** Exact percent as text; boundaries are compared with it. */
   percent: string;
   waiting: number;
-  /** Exact percent of each section, in the order of the paper. */
-  sections: string[];
+  /** Exact percent of each section of the paper, by its id. */
+  sections: Record<string, string>;
 }
 
 export interface Results {
@@ -78,7 +78,7 @@ export interface Results {
   rounding: Rounding;
   boundaries: Boundaries;
   version: number;
-  sections: { title: string; passPercent: string | null }[];
+  sections: { id: string; title: string; passPercent: string | null }[];
   rows: ResultRow[];
   notHandedIn: number;
   /** How many have not begun and can still get in, and until when; null when nobody can. */
@@ -112,14 +112,14 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
     rounding: plan.rounding,
     boundaries,
     version: sitting.boundariesVersion,
-    sections: pool.sections.map(({ title, passPercent }) => ({ title, passPercent })),
+    sections: pool.sections.map(({ id: section, title, passPercent }) => ({ id: section, title, passPercent })),
     rows: scored.map(({ attempt, name, score: s }) => ({
       attempt,
       name,
       marks: stored(s.marks),
       percent: stored(s.percent),
       waiting: s.waiting,
-      sections: s.sections.map((section) => stored(section.percent)),
+      sections: Object.fromEntries(s.sections.map((section) => [section.id, stored(section.percent)])),
     })),
     notHandedIn: begun.length - scored.length,
     stillOpen:

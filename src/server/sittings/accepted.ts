@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { AnswerEntry } from '@/core/sittings/attempt';
 import { authoredResponse } from '@/core/bank/own-names';
-import { placementsMet } from '@/core/exams/paper';
+import { type Lot, placementsMet } from '@/core/exams/lot';
 import { placements, revisionKey } from '@/core/exams/plan';
 import { kindOf } from '@/core/kinds/registry';
 import { storedResponse } from '@/core/kinds/response';
@@ -25,11 +25,11 @@ interface Accepted {
  */
 export async function acceptedValues(
   read: Reader,
-  { id, sitting, seed, secret }: Pick<AttemptRow, 'id' | 'sitting' | 'seed' | 'secret'>,
+  { id, sitting, secret, ...lot }: Pick<AttemptRow, 'id' | 'sitting' | 'secret' | keyof Lot>,
   entries: readonly AnswerEntry[],
 ): Promise<ReadonlyMap<number, Accepted>> {
   const { plan, revisions } = await placedIn(read, sitting);
-  const met = placementsMet(plan, seed);
+  const met = placementsMet({ plan, revisions }, lot);
   const items = new Map(placements(plan).flatMap(({ item }) => (met.has(item.id) ? [[item.id, item]] : [])));
   const accepted = new Map<number, Accepted>();
   let held: ReadonlyMap<string, number> | null = null;

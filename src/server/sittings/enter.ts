@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { and, count, eq, inArray } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
+import { sectionsWithout } from '@/core/exams/only';
 import { placements } from '@/core/exams/plan';
 import { type Participant, takesPart } from '@/core/people/participant';
 import { whoCanGetIn } from '@/core/sittings/entry';
@@ -10,6 +11,7 @@ import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
 import { provisions } from '../db/schema/people';
 import { keepParticipant, participantIn } from '../people/participants';
+import { traitsOf } from '../people/traits';
 import { newId, newSeed } from '../ports/ids';
 import { placedIn } from './pinned';
 
@@ -28,6 +30,8 @@ export async function enterSitting(ctx: Context, sittingId: string): Promise<Res
   const { plan } = await placedIn(read, sittingId);
   const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1 }, ctx.now);
   if (!door.open) return refuse(`door-${door.reason}`);
+  const without = sectionsWithout(plan, await traitsOf(read, sitting.course, participant));
+  if (without.length === plan.sections.length) return refuse('no-section');
   const minutes = minutesWith(sitting.minutes, await extraTimePercent(read, participant));
   const id = newId();
   return ctx.db.transaction(async (tx) => {
@@ -41,6 +45,7 @@ export async function enterSitting(ctx: Context, sittingId: string): Promise<Res
       participant: participant.id,
       script: (before?.count ?? 0) + 1,
       seed: newSeed(),
+      without,
       secret: randomBytes(16).toString('hex'),
       startedAt: ctx.now,
       minutes,

@@ -2,6 +2,7 @@ import { and, eq } from 'drizzle-orm';
 import { readStored } from '@/core/base/stored-form';
 import { type Amendments, amendmentsOf, changes } from '@/core/exams/amendments';
 import { assemble, type Paper, type Pinned, unmended } from '@/core/exams/paper';
+import type { Lot } from '@/core/exams/lot';
 import { type ExamPlan, examForm } from '@/core/exams/plan';
 import { type Pool, poolOf } from '@/core/exams/pool';
 import type { Reader } from '../db/database';
@@ -66,10 +67,10 @@ export async function pinnedOf(read: Reader, sitting: string): Promise<Pinned> {
 /** The paper of one attempt. */
 export async function paperOf(
   read: Reader,
-  attempt: { sitting: string; seed: number },
+  attempt: Lot & { sitting: string },
 ): Promise<{ plan: ExamPlan; paper: Paper }> {
   const pinned = await pinnedOf(read, attempt.sitting);
-  return { plan: pinned.plan, paper: assemble(pinned, attempt.seed) };
+  return { plan: pinned.plan, paper: assemble(pinned, attempt) };
 }
 
 /** Everything that may be met in a sitting. */

@@ -17,7 +17,7 @@ import { paperOf } from './pinned';
 /** A question on the paper as the student gets it. */
 export interface RoomQuestion {
   id: string;
-  number: number;
+  number: string;
   /** First words of the question, never its working title. */
   label: string;
   marks: string;

@@ -40,7 +40,7 @@ export function Peek({ question, courses, goals }: { question: FoundQuestion; co
       <div className="sheet plain mb-3" style={{ minHeight: 160, zoom: 0.84 }}>
         {peek && (
           <QuestionView
-            number={1}
+            number="1"
             marks={question.marks}
             sheet={peek.sheet}
             drawn={peek.drawn}

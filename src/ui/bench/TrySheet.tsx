@@ -52,7 +52,7 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
         </div>
         <div className={`trial-paper ${phone ? 'phone' : ''}`}>
           <div className={`sheet ${phone ? 'plain' : ''}`}>
-            <QuestionView number={1} marks={stored(totalMarks(body))} {...view} />
+            <QuestionView number="1" marks={stored(totalMarks(body))} {...view} />
             {variant.hints.slice(0, hintsSeen).map((hint, i) => (
               <p className="advice" key={i}>
                 <TextWithFormulas text={hint.text} drawn={drawTextFormulas(hint.text)} />

@@ -5,16 +5,16 @@ import {
   type DragEndEvent,
   KeyboardSensor,
   PointerSensor,
-  useDroppable,
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { copyExamAction, examViewAction, placeAction, savePlanAction } from '@/actions/exams';
-import type { ExamPlan, Section } from '@/core/exams/plan';
+import { numbersOf, sectionLetter } from '@/core/exams/numbering';
+import type { BlueprintRow, ExamPlan } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';
 import type { OpenExam } from '@/server/exams/exams';
 import type { CourseRow } from '@/server/people/courses';
@@ -24,11 +24,13 @@ import { useAutosave } from '../parts/use-autosave';
 import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { marksText, marksWords } from '../words/marks';
-import { AddQuestion } from './AddQuestion';
+import { Blueprint } from './Blueprint';
+import { ChosenRows } from './ChosenRows';
 import { ExamMargin } from './ExamMargin';
-import { PlanRow } from './PlanRow';
-import { type DrawnFrom, DrawRow } from './DrawRow';
-import { movedItem, withDraw, withItem, withoutSection, withSection } from './plan-moves';
+import type { DrawnFrom } from './DrawRow';
+import { movedItem, withItem, withSection } from './plan-moves';
+import { PlanSection } from './PlanSection';
+import type { CoursePeople } from './SectionLine';
 import { Schedule } from './Schedule';
 import { TryPaper } from './TryPaper';
 import { Trouble } from '../parts/Trouble';
@@ -39,16 +41,22 @@ interface Props {
   courses: CourseRow[];
   /** What draws can be narrowed by. */
   from: DrawnFrom;
+  /** Who is in its course, for sections that are for some only. */
+  people: CoursePeople;
+  /** The department's blueprint, and whether the reader may change it. */
+  agreed: BlueprintRow[];
+  mayAgree: boolean;
   /** The department's time zone. */
   zone: string;
 }
 
 /** The exam desk: sections and questions on the sheet, readiness and how it runs in the margin. */
-export function ExamDesk({ exam, view: firstView, courses, from, zone }: Props) {
+export function ExamDesk({ exam, view: firstView, courses, from, people, agreed, mayAgree, zone }: Props) {
   const router = useRouter();
   const key = `zonda-exam-${exam.id}`;
   const { present: plan, change, ...history } = useHistory<ExamPlan>(exam.plan);
   const [view, setView] = useState(firstView);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [dialog, setDialog] = useState<'try' | 'schedule' | null>(null);
   const course = exam.course?.id ?? null;
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -85,8 +93,13 @@ export function ExamDesk({ exam, view: firstView, courses, from, zone }: Props) 
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (over) change((p) => movedItem(p, String(active.id), String(over.id)));
   };
-  /** How many questions stand before a section. */
-  const before = (index: number): number => plan.sections.slice(0, index).reduce((n, s) => n + s.items.length, 0);
+  const numbers = numbersOf(
+    plan.sections.map(({ items }, s) => ({ letter: sectionLetter(s), items })),
+    plan.numbering,
+  );
+  const taken = plan.sections.flatMap((s) => s.items.map((i) => i.question));
+  const choose = (item: string, on: boolean): void =>
+    setChosen((all) => new Set(on ? [...all, item] : [...all].filter((id) => id !== item)));
   const place = async (section: string, question: string): Promise<void> => {
     const placed = await placeAction(question);
     if (!placed.ok) return setTrouble('This question could not be placed.');
@@ -101,15 +114,13 @@ export function ExamDesk({ exam, view: firstView, courses, from, zone }: Props) 
       }),
     );
   };
-  const editSection = (id: string, part: Partial<Section>, tag: string): void =>
-    change((p) => ({ ...p, sections: p.sections.map((s) => (s.id === id ? { ...s, ...part } : s)) }), `${tag} ${id}`);
 
   return (
     <>
       <Strip
         where={{ href: '/exams', name: exam.course ? `${exam.course.code} ${exam.course.title}` : 'Exams' }}
         title={plan.title}
-        chip={`${marksWords(view.marks)}, ${plan.minutes} minutes`}
+        chip={`${view.least === view.marks ? '' : `${marksText(view.least)} to `}${marksWords(view.marks)}, ${plan.minutes} minutes`}
       >
         <SavedState state={state} />
         <UndoRedo {...history} />
@@ -175,84 +186,42 @@ export function ExamDesk({ exam, view: firstView, courses, from, zone }: Props) 
           <Trouble>{trouble}</Trouble>
           <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} id="plan">
             {plan.sections.map((section, s) => (
-              <section key={section.id} className="plan-section" aria-label={`Section ${String.fromCharCode(65 + s)}`}>
-                <div className="plan-head">
-                  <span>{String.fromCharCode(65 + s)}</span>
-                  <input
-                    className="bare strong"
-                    aria-label={`Title of section ${s + 1}`}
-                    value={section.title}
-                    maxLength={200}
-                    onChange={(e) => editSection(section.id, { title: e.target.value }, 'title')}
-                  />
-                  <span>[{marksText(view.sections[section.id]?.marks ?? '0')}]</span>
-                  <span className="soft fw-normal">{view.sections[section.id]?.minutes ?? 0} min</span>
-                  {plan.sections.length > 1 ? (
-                    <Button
-                      variant="quiet"
-                      aria-label={`Take section ${s + 1} out`}
-                      onClick={() => change((p) => withoutSection(p, section.id))}
-                    >
-                      ×
-                    </Button>
-                  ) : (
-                    <span />
-                  )}
-                </div>
-                <textarea
-                  className="bare section-instructions"
-                  rows={1}
-                  aria-label={`Instructions of section ${s + 1}`}
-                  placeholder="Instructions of this section, if it has its own"
-                  value={section.instructions}
-                  maxLength={3000}
-                  onChange={(e) => editSection(section.id, { instructions: e.target.value }, 'instructions')}
-                />
-                <SortableContext items={section.items.map((i) => i.id)} strategy={verticalListSortingStrategy}>
-                  {section.items.map((item, i) => {
-                    const number = before(s) + i + 1;
-                    return (
-                      <PlanRow
-                        key={item.id}
-                        item={item}
-                        number={number}
-                        question={view.items[item.id]}
-                        change={change}
-                      />
-                    );
-                  })}
-                </SortableContext>
-                {section.draws.map(
-                  (draw, i) =>
-                    draw.seeks && (
-                      <DrawRow
-                        key={draw.id}
-                        draw={{ ...draw, seeks: draw.seeks }}
-                        name={`draw ${i + 1} of section ${String.fromCharCode(65 + s)}`}
-                        found={view.found[draw.id]}
-                        from={from}
-                        change={change}
-                      />
-                    ),
-                )}
-                <SectionEnd id={section.id}>
-                  <AddQuestion
-                    section={section.title}
-                    taken={plan.sections.flatMap((x) => x.items.map((i) => i.question))}
-                    onPick={(question) => place(section.id, question)}
-                    onDraw={() => change((p) => withDraw(p, section.id, crypto.randomUUID()))}
-                  />
-                </SectionEnd>
-              </section>
+              <PlanSection
+                key={section.id}
+                section={section}
+                letter={sectionLetter(s)}
+                numbers={numbers[s] ?? []}
+                alone={plan.sections.length === 1}
+                taken={taken}
+                view={view}
+                from={from}
+                people={people}
+                chosen={chosen}
+                onChoose={choose}
+                onPick={(question) => place(section.id, question)}
+                change={change}
+              />
             ))}
           </DndContext>
           <Button variant="quiet" onClick={() => change((p) => withSection(p, crypto.randomUUID()))}>
             + Section
           </Button>
+          <ChosenRows plan={plan} chosen={chosen} change={change} onClose={() => setChosen(new Set())} />
+          <Blueprint
+            plan={plan}
+            there={view.there}
+            shelves={from.shelves}
+            agreed={agreed}
+            mayAgree={mayAgree}
+            change={change}
+            onPlace={place}
+          />
         </div>
         <ExamMargin exam={exam} zone={zone} plan={plan} view={view} change={change} />
       </div>
-      {dialog === 'try' && <TryPaper plan={plan} course={course} onClose={() => setDialog(null)} />}
+      {dialog === 'try' && (
+        <TryPaper plan={plan} course={course} shares={view.shares} onClose={() => setDialog(null)} />
+      )}
       {dialog === 'schedule' && (
         <Schedule
           exam={exam.id}
@@ -266,10 +235,4 @@ export function ExamDesk({ exam, view: firstView, courses, from, zone }: Props) 
       )}
     </>
   );
-}
-
-/** The end of a section, where a dragged question can be dropped too. */
-function SectionEnd({ id, children }: { id: string; children: ReactNode }) {
-  const { setNodeRef } = useDroppable({ id });
-  return <div ref={setNodeRef}>{children}</div>;
 }

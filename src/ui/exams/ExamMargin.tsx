@@ -1,8 +1,10 @@
 'use client';
 import Link from 'next/link';
+import { sectionLetter } from '@/core/exams/numbering';
 import type { ExamPlan } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';
 import type { OpenExam } from '@/server/exams/exams';
+import { marksWords, plural } from '../words/marks';
 import { dayAndTime } from '../words/time';
 import { findingText } from '../words/findings';
 import { CheckLine } from '../parts/CheckLine';
@@ -31,6 +33,15 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
         <h3 className={view.ready < view.questions ? 'wrong' : view.questions > 0 ? 'good' : 'soft'}>
           {view.ready} of {view.questions} questions ready
         </h3>
+        {view.shares.length > 1 &&
+          view.shares.map(({ without, people, marks }) => (
+            <p key={without.join()} className="soft">
+              {plural(people, 'student')}:{' '}
+              {plan.sections.flatMap(({ id }, i) => (without.includes(id) ? [] : [sectionLetter(i)])).join(', ') ||
+                'nothing'}
+              , {marksWords(marks)}
+            </p>
+          ))}
         {view.findings.map((f, i) => (
           <p key={i}>
             <strong>{numberOf(f)}</strong>
@@ -67,21 +78,22 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
           <CheckLine checked={plan.confirmHandIn} onChange={(on) => change((p) => ({ ...p, confirmHandIn: on }))}>
             asked again before handing in
           </CheckLine>
-          {plan.sections.map((s, i) => (
-            <CheckLine
-              key={s.id}
-              className="w-100"
-              checked={s.shuffleQuestions}
-              onChange={(on) =>
-                change((p) => ({
-                  ...p,
-                  sections: p.sections.map((x) => (x.id === s.id ? { ...x, shuffleQuestions: on } : x)),
-                }))
-              }
+          <span className="w-100 fact-line">
+            numbered
+            <select
+              className="form-select"
+              aria-label="Numbers of the questions"
+              value={plan.numbering}
+              onChange={(e) => change((p) => ({ ...p, numbering: e.target.value as ExamPlan['numbering'] }))}
             >
-              shuffle the questions of {String.fromCharCode(65 + i)}
-            </CheckLine>
-          ))}
+              <option value="through">through all sections</option>
+              <option value="anew">anew in each section</option>
+              <option value="lettered">with the section’s letter</option>
+            </select>
+          </span>
+          <CheckLine checked={plan.keepPassages} onChange={(on) => change((p) => ({ ...p, keepPassages: on }))}>
+            what is asked about one passage stays together
+          </CheckLine>
         </div>
       </div>
       <div className="note red">
@@ -100,9 +112,9 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
           {plan.sections.length > 1 &&
             plan.sections.map((s, i) => (
               <span key={s.id} className="w-100 fact-line">
-                and in {String.fromCharCode(65 + i)}
+                and in {sectionLetter(i)}
                 <NumberWord
-                  label={`Pass mark of section ${String.fromCharCode(65 + i)} in percent`}
+                  label={`Pass mark of section ${sectionLetter(i)} in percent`}
                   value={s.passPercent ?? ''}
                   least={0}
                   most={100}

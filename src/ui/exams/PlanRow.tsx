@@ -9,17 +9,21 @@ import { wholeNumber } from '@/core/rules/number/read';
 import type { PlacedQuestion } from '@/server/exams/exam-view';
 import { kindsText } from '../kinds/registry';
 import { marksText } from '../words/marks';
-import { changedItem, withoutItem } from './plan-moves';
+import { changedItem, withoutItems } from './plan-moves';
 
 interface Props {
   item: Placement;
-  number: number;
+  number: string;
   question: PlacedQuestion | undefined;
+  chosen: boolean;
+  /** Some row is chosen. */
+  choosing: boolean;
+  onChoose: (on: boolean) => void;
   change: (next: (plan: ExamPlan) => ExamPlan, tag?: string) => void;
 }
 
 /** One question in the plan: dragged by its number, marks typed in place. */
-export function PlanRow({ item, number, question, change }: Props) {
+export function PlanRow({ item, number, question, chosen, choosing, onChoose, change }: Props) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: item.id });
   const style = {
     transform: transform ? `translate(${transform.x}px, ${transform.y}px)` : undefined,
@@ -40,10 +44,19 @@ export function PlanRow({ item, number, question, change }: Props) {
     setTyped(null);
   };
   return (
-    <div className="plan-row" ref={setNodeRef} style={style}>
-      <button type="button" className="grip" {...attributes} {...listeners} aria-label={`Question ${number}, move`}>
-        ⠿ {number}
-      </button>
+    <div className={`plan-row ${chosen ? 'chosen' : ''}`} ref={setNodeRef} style={style}>
+      <span className={`plan-place ${item.part ? 'part' : ''}`}>
+        <input
+          type="checkbox"
+          className={`form-check-input ${choosing ? 'seen' : ''}`}
+          aria-label={`Choose question ${number}`}
+          checked={chosen}
+          onChange={(e) => onChoose(e.target.checked)}
+        />
+        <button type="button" className="grip" {...attributes} {...listeners} aria-label={`Question ${number}, move`}>
+          ⠿ {number}
+        </button>
+      </span>
       <span>
         {question?.open ? <Link href={`/bank/${item.question}`}>{question.title}</Link> : (question?.title ?? '…')}{' '}
         <small>{kindsText(question?.kinds ?? '')}</small>{' '}
@@ -93,7 +106,7 @@ export function PlanRow({ item, number, question, change }: Props) {
       <Button
         variant="quiet"
         aria-label={`Take question ${number} out`}
-        onClick={() => change((p) => withoutItem(p, item.id))}
+        onClick={() => change((p) => withoutItems(p, new Set([item.id])))}
       >
         ×
       </Button>

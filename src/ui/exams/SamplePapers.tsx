@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { samplePapersAction } from '@/actions/exams';
+import type { Lot } from '@/core/exams/lot';
 import type { ExamPlan } from '@/core/exams/plan';
 import type { SamplePaper } from '@/server/exams/trial-papers';
 import { marksText } from '../words/marks';
@@ -9,22 +10,23 @@ interface Props {
   plan: ExamPlan;
   course: string | null;
   /** The paper that is shown. */
-  seed: number;
+  lot: Lot;
   onShow: (seed: number) => void;
 }
 
 /** Some papers held side by side: what differs from the first one is set off. */
-export function SamplePapers({ plan, course, seed, onShow }: Props) {
+export function SamplePapers({ plan, course, lot, onShow }: Props) {
+  const { seed, without } = lot;
   const [papers, setPapers] = useState<SamplePaper[]>([]);
   useEffect(() => {
     let stale = false;
-    void samplePapersAction({ plan, course }).then((result) => {
+    void samplePapersAction({ plan, course }, without).then((result) => {
       if (!stale && result.ok) setPapers(result.value);
     });
     return () => {
       stale = true;
     };
-  }, [plan, course]);
+  }, [plan, course, without]);
   const [first] = papers;
   if (!first) return null;
   const topics = [...new Set(papers.flatMap((paper) => paper.topics.map(([name]) => name)))];

@@ -1,35 +1,43 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { trialPaperAction } from '@/actions/exams';
+import type { Lot } from '@/core/exams/lot';
+import { sectionLetter } from '@/core/exams/numbering';
+import { isForSome } from '@/core/exams/only';
 import type { ExamPlan } from '@/core/exams/plan';
 import { type DrawnSection, drawSections } from '../sheet/draw-sections';
 import { QuestionView } from '../sheet/QuestionView';
+import { CheckLine } from '../parts/CheckLine';
 import { marksText } from '../words/marks';
 import { SamplePapers } from './SamplePapers';
 
 interface Props {
   plan: ExamPlan;
   course: string | null;
+  /** Who of the course has which sections, the most common first. */
+  shares: { without: string[] }[];
   onClose: () => void;
 }
 
 /** The whole paper as a student gets it, with every shuffle; nothing of it is kept. */
-export function TryPaper({ plan, course, onClose }: Props) {
+export function TryPaper({ plan, course, shares, onClose }: Props) {
   const [phone, setPhone] = useState(false);
   const [seed, setSeed] = useState(1);
-  const [shown, setShown] = useState<{ seed: number; sections: DrawnSection[] } | null>(null);
+  const [without, setWithout] = useState<readonly string[]>(shares[0]?.without ?? []);
+  const [shown, setShown] = useState<{ lot: Lot; sections: DrawnSection[] } | null>(null);
+  const lot = useMemo(() => ({ seed, without }), [seed, without]);
   const [responses, setResponses] = useState<Record<string, Record<string, unknown>>>({});
   useEffect(() => {
     let stale = false;
-    trialPaperAction({ plan, course }, seed).then((result) => {
-      if (!stale && result.ok) setShown({ seed, sections: drawSections(result.value.sections) });
+    trialPaperAction({ plan, course }, lot).then((result) => {
+      if (!stale && result.ok) setShown({ lot, sections: drawSections(result.value.sections) });
     });
     return () => {
       stale = true;
     };
-  }, [plan, course, seed]);
+  }, [plan, course, lot]);
   const show = (other: number): void => {
     setResponses({});
     setSeed(other);
@@ -53,8 +61,27 @@ export function TryPaper({ plan, course, onClose }: Props) {
             Another student’s paper
           </Button>
         </div>
-        <SamplePapers plan={plan} course={course} seed={seed} onShow={show} />
-        <div className={`trial-paper ${phone ? 'phone' : ''}`} aria-busy={shown?.seed !== seed}>
+        {isForSome(plan) && (
+          <div className="fact-line mb-2" role="group" aria-label="Sections that are for some students only">
+            as whoever has
+            {plan.sections.map(
+              (section, i) =>
+                section.only && (
+                  <CheckLine
+                    key={section.id}
+                    checked={!without.includes(section.id)}
+                    onChange={(on) =>
+                      setWithout((all) => (on ? all.filter((id) => id !== section.id) : [...all, section.id]))
+                    }
+                  >
+                    {sectionLetter(i)} {section.title}
+                  </CheckLine>
+                ),
+            )}
+          </div>
+        )}
+        <SamplePapers plan={plan} course={course} lot={lot} onShow={show} />
+        <div className={`trial-paper ${phone ? 'phone' : ''}`} aria-busy={shown?.lot !== lot}>
           {plan.instructions && <p>{plan.instructions}</p>}
           {shown?.sections.map((section) => (
             <section key={section.letter} className="mb-4">

@@ -9,7 +9,7 @@ import {
   withDraw,
   withItem,
   withoutDraw,
-  withoutItem,
+  withoutItems,
   withoutSection,
   withSection,
 } from './plan-moves';
@@ -41,7 +41,7 @@ describe('questions of a plan', () => {
   it('come, change and go one by one', () => {
     const item = { id: 'new', question: 'q9', revision: 1, marks: null, bonus: false };
     expect(order(withItem(plan, two, item))).toBe('i0 i1 i2 | i3 i4 i5 new');
-    expect(order(withoutItem(plan, 'i1'))).toBe('i0 i2 | i3 i4 i5');
+    expect(order(withoutItems(plan, new Set(['i1'])))).toBe('i0 i2 | i3 i4 i5');
     const bonus = changedItem(plan, 'i1', { bonus: true }).sections.flatMap(({ items }) => items);
     expect(bonus.filter((each) => each.bonus).map(({ id }) => id)).toEqual(['i1']);
   });

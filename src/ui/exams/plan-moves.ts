@@ -1,5 +1,5 @@
 import { NO_FILTERS } from '../bank/sentence';
-import type { Draw, ExamPlan, Placement } from '@/core/exams/plan';
+import type { Draw, ExamPlan, Placement, Section } from '@/core/exams/plan';
 
 /** Changes of a plan at the exam desk; each gives a new plan. */
 
@@ -7,15 +7,29 @@ export function withItem(plan: ExamPlan, section: string, item: Placement): Exam
   return { ...plan, sections: plan.sections.map((s) => (s.id === section ? { ...s, items: [...s.items, item] } : s)) };
 }
 
-export function withoutItem(plan: ExamPlan, item: string): ExamPlan {
-  return { ...plan, sections: plan.sections.map((s) => ({ ...s, items: s.items.filter((i) => i.id !== item) })) };
+export function withoutItems(plan: ExamPlan, items: ReadonlySet<string>): ExamPlan {
+  return { ...plan, sections: plan.sections.map((s) => ({ ...s, items: s.items.filter(({ id }) => !items.has(id)) })) };
+}
+
+/** Several rows changed at once. */
+export function changedItems(plan: ExamPlan, items: ReadonlySet<string>, part: Partial<Placement>): ExamPlan {
+  const changed = (item: Placement): Placement => (items.has(item.id) ? { ...item, ...part } : item);
+  return { ...plan, sections: plan.sections.map((s) => ({ ...s, items: s.items.map(changed) })) };
+}
+
+/** Several rows at the end of one section, in the order that they had. */
+export function movedItems(plan: ExamPlan, items: ReadonlySet<string>, section: string): ExamPlan {
+  const moving = plan.sections.flatMap((s) => s.items).filter(({ id }) => items.has(id));
+  const left = withoutItems(plan, items);
+  return changedSection(left, section, (s) => ({ items: [...s.items, ...moving] }));
+}
+
+export function changedSection(plan: ExamPlan, id: string, change: (section: Section) => Partial<Section>): ExamPlan {
+  return { ...plan, sections: plan.sections.map((s) => (s.id === id ? { ...s, ...change(s) } : s)) };
 }
 
 export function changedItem(plan: ExamPlan, item: string, part: Partial<Placement>): ExamPlan {
-  return {
-    ...plan,
-    sections: plan.sections.map((s) => ({ ...s, items: s.items.map((i) => (i.id === item ? { ...i, ...part } : i)) })),
-  };
+  return changedItems(plan, new Set([item]), part);
 }
 
 /** Moves an item to where another stands, or to the end of a section when `to` is a section's id. */

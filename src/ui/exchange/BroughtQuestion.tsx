@@ -52,13 +52,7 @@ export const BroughtQuestion = memo(function BroughtQuestion({ item, wanted, onW
   return (
     <div className={`brought ${wanted ? '' : 'skipped'}`}>
       <div className="sheet">
-        <QuestionView
-          number={Number(number) || 0}
-          marks={stored(totalMarks(body))}
-          sheet={sheet}
-          drawn={drawn}
-          responses={{}}
-        />
+        <QuestionView number={number} marks={stored(totalMarks(body))} sheet={sheet} drawn={drawn} responses={{}} />
       </div>
       <div className={`note ${doubts.length > 0 ? 'warn' : 'tick'}`}>
         <CheckLine className="fw-bold" checked={wanted} onChange={onWanted}>

@@ -86,7 +86,7 @@ function TriedQuestion({ question, number }: { question: QuestionBody; number: n
   return (
     <div>
       <div className="sheet">
-        <QuestionView number={number} marks="2" {...view} />
+        <QuestionView number={String(number)} marks="2" {...view} />
         {handedIn ? (
           <Button variant="outline-primary" onClick={again}>
             Once more

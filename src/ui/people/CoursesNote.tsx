@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { setStaffAction } from '@/actions/department';
@@ -13,10 +14,12 @@ interface Props {
   courses: StaffedCourse[];
   members: MemberRow[];
   mayChange: boolean;
+  /** Ids of the courses whose roster the reader keeps. */
+  kept: string[];
 }
 
 /** Who teaches and marks in which course; the lead says so, and does in all. */
-export function CoursesNote({ courses, members, mayChange }: Props) {
+export function CoursesNote({ courses, members, mayChange, kept }: Props) {
   const [changing, setChanging] = useState<StaffedCourse | null>(null);
   return (
     <aside className="margin" aria-label="Courses">
@@ -26,6 +29,11 @@ export function CoursesNote({ courses, members, mayChange }: Props) {
           <h3>
             {course.code} {course.title}
           </h3>
+          {kept.includes(course.id) && (
+            <p className="mb-1">
+              <Link href={`/department/courses/${course.id}`}>Students and groups</Link>
+            </p>
+          )}
           <p className="mb-1">
             {course.staff.length === 0 ? (
               <span className="soft">Nobody but the lead teaches it yet.</span>

@@ -16,12 +16,14 @@ interface Props {
   department: Department;
   members: MemberRow[];
   courses: StaffedCourse[];
+  /** Ids of the courses whose roster the reader keeps. */
+  kept: string[];
   mayManage: boolean;
   mayProvide: boolean;
 }
 
 /** People of the department with what they are entitled to, and its policy. */
-export function DepartmentDesk({ department, members, courses, mayManage, mayProvide }: Props) {
+export function DepartmentDesk({ department, members, courses, kept, mayManage, mayProvide }: Props) {
   const [words, setWords] = useState('');
   const [told, setTold] = useState<{ id: string; text: string; good: boolean } | null>(null);
   const [replacing, setReplacing] = useState<string | null>(null);
@@ -124,7 +126,7 @@ export function DepartmentDesk({ department, members, courses, mayManage, mayPro
           </div>
         </div>
         <div>
-          <CoursesNote courses={courses} members={members} mayChange={mayManage} />
+          <CoursesNote courses={courses} members={members} mayChange={mayManage} kept={kept} />
           <PolicyNotes policy={department.policy} mayChange={mayManage} />
         </div>
       </div>

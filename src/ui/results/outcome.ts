@@ -5,11 +5,12 @@ import type { Results, ResultRow } from '@/server/results/results';
 
 /** Whether a student passes with these boundaries, sections included. */
 export function passes(row: ResultRow, results: Results, passPercent: string): boolean {
-  const sectionsPass = results.sections.every(
-    (s, i) =>
-      s.passPercent === null ||
-      decidedPercent(exact(row.sections[i] ?? '0'), results.rounding).compare(exact(s.passPercent)) >= 0,
-  );
+  const sectionsPass = results.sections.every(({ id, passPercent: asked }) => {
+    const percent = row.sections[id];
+    // A section that was not on the student's paper asks nothing of them.
+    if (asked === null || percent === undefined) return true;
+    return decidedPercent(exact(percent), results.rounding).compare(exact(asked)) >= 0;
+  });
   return sectionsPass && decidedPercent(exact(row.percent), results.rounding).compare(exact(passPercent)) >= 0;
 }
 

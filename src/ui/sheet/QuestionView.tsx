@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useId } from 'react';
 import type { QuestionSheet } from '@/core/bank/sheet';
 import { ReviewSlot, StudentSlot } from '../kinds/SlotView';
 import { marksText } from '../words/marks';
@@ -7,7 +7,8 @@ import type { DrawnFormulas } from './formulas';
 import { PassageView } from './PassageView';
 
 interface Props {
-  number: number;
+  /** As it is written on the paper. */
+  number: string;
   marks: string;
   bonus?: boolean;
   sheet: QuestionSheet;
@@ -36,6 +37,7 @@ export function QuestionView(props: Props) {
     onAnswer,
     children,
   } = props;
+  const own = useId();
   const letters = Object.keys(sheet.slots);
   const slot = (id: string): ReactNode => {
     const found = sheet.slots[id];
@@ -55,7 +57,7 @@ export function QuestionView(props: Props) {
     return (
       <StudentSlot
         kind={found.kind}
-        id={`q${number}-${id}`}
+        id={`${own}-${id}`}
         label={`Question ${number}${letter}`}
         sheet={found.sheet}
         response={response}

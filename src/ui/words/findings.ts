@@ -1,6 +1,7 @@
 import type { Finding } from '@/core/base/finding';
 import type { FindingSentence } from '../kinds/contract';
 import { SIDES } from '../kinds/registry';
+import { marksText, plural } from './marks';
 
 /** Every readiness finding as a sentence with the way to mend it; kinds bring their own. */
 const SENTENCES: Record<string, FindingSentence> = {
@@ -35,6 +36,15 @@ const SENTENCES: Record<string, FindingSentence> = {
     `Section ${v.section} draws ${v.take} of ${v.of} questions of different difficulty: some papers will be harder.`,
   'draw-marks-differ': (v) =>
     `Section ${v.section} draws ${v.take} of ${v.of} questions that are not worth the same: papers will have different totals.`,
+  'blueprint-off': (v) =>
+    v.count === 1
+      ? 'One cell of the blueprint has other marks than you want.'
+      : `${v.count} cells of the blueprint have other marks than you want.`,
+  'section-for-nobody': (v) => `Section ${v.section} is for nobody in the course.`,
+  'students-without-section': (v) =>
+    `${plural(Number(v.count), 'student')} of the course ${v.count === 1 ? 'has' : 'have'} no section at all, and cannot begin.`,
+  'shares-differ': (v) =>
+    `Papers of the course are worth ${marksText(String(v.least))} to ${marksText(String(v.most))} marks, by who has which sections.`,
   'marks-zero': (v) => (v.number ? `Question ${v.number} is worth nothing.` : 'It is worth nothing. Give it marks.'),
   'hard-to-read': (v) => `Hard to read: about ${v.grade} years of schooling. Shorter sentences help.`,
   'long-to-read': (v) => `${v.words} words take about ${v.minutes} min to read, more than its marks allow.`,

@@ -35,6 +35,11 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this question. Open it and look at readiness.`,
   'course-unknown': () => 'Choose a course.',
   'no-group': () => 'You are in no group of this course yet. Ask your teacher.',
+  'group-has-worked': (v) =>
+    `${v.group} has worked together in a sitting: who is in it stays, so that its marks stay theirs.`,
+  'group-name-taken': () => 'Another group of the course has this name.',
+  'groups-too-many': (v) => `A course has at most ${v.most} groups.`,
+  'no-section': () => 'No part of it is for you. If you think it should be, tell your teacher.',
   'door-ended': () => 'Your teacher has ended it.',
   'door-not-yet': () => 'It has not opened yet.',
   'door-over': () => 'It is over.',

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { may } from '@/core/people/may';
 import { staffContext } from '@/server/auth/request';
-import { listStaff } from '@/server/people/courses';
+import { coursesFor, listStaff } from '@/server/people/courses';
 import { listMembers } from '@/server/people/members';
 import { readDepartment } from '@/server/people/policy';
 import { DepartmentDesk } from '@/ui/people/DepartmentDesk';
@@ -18,6 +18,7 @@ export default async function DepartmentPage() {
       department={await readDepartment(ctx.db.read)}
       members={members.value}
       courses={await listStaff(ctx)}
+      kept={(await coursesFor(ctx, 'keep roster')).map(({ id }) => id)}
       mayManage={may(ctx.actor, 'manage people', null)}
       mayProvide={may(ctx.actor, 'provide for students', null)}
     />

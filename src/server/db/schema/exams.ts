@@ -96,6 +96,8 @@ export const attempts = sqliteTable(
     /** Number instead of a name for markers. */
     script: integer('script').notNull(),
     seed: integer('seed').notNull(),
+    /** Ids of sections that are for others. */
+    without: text('without', { mode: 'json' }).$type<string[]>().notNull().default([]),
     /** Of this come the names that parts of slots have on the sheets of this attempt. */
     secret: text('secret').notNull().default(''),
     startedAt: integer('started_at').notNull(),

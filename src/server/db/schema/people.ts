@@ -66,10 +66,15 @@ const ofCourse = () => ({
     .references(() => members.id),
 });
 
-export const enrolments = sqliteTable('enrolments', ofCourse(), (t) => [
-  primaryKey({ columns: [t.course, t.member] }),
-  index('enrolments_member').on(t.member),
-]);
+export const enrolments = sqliteTable(
+  'enrolments',
+  {
+    ...ofCourse(),
+    /** What of the course's teaching the student takes; sections of exams can be for some subjects only. */
+    subjects: text('subjects', { mode: 'json' }).$type<string[]>().notNull().default([]),
+  },
+  (t) => [primaryKey({ columns: [t.course, t.member] }), index('enrolments_member').on(t.member)],
+);
 
 /** Who teaches or marks in a course. */
 export const courseStaff = sqliteTable('course_staff', ofCourse(), (t) => [

@@ -1,0 +1,128 @@
+'use client';
+import { DndContext, type DragEndEvent, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { enrolAction, setGroupAction, setSubjectsAction, unenrolAction } from '@/actions/department';
+import type { Result } from '@/core/base/result';
+import type { Roster } from '@/server/people/roster';
+import { Strip } from '../frame/Strip';
+import { Trouble } from '../parts/Trouble';
+import { plural } from '../words/marks';
+import { refusalText } from '../words/refusals';
+import { GroupsNote } from './GroupsNote';
+import { RosterLine } from './RosterLine';
+
+interface Props {
+  roster: Roster;
+  /** Students of the department who are not in the course. */
+  others: { id: string; name: string }[];
+}
+
+/** Who is in a course: subjects typed in place, groups by a word in the line or by dragging a name onto one. */
+export function CourseDesk({ roster, others }: Props) {
+  const [words, setWords] = useState('');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const course = roster.id;
+  const say = (result: Result<null>): void => setTrouble(result.ok ? null : refusalText(result.refusal));
+  const typed = words.trim().toLowerCase();
+  const shown = roster.students.filter((one) =>
+    `${one.name} ${one.userName} ${one.subjects.join(' ')}`.toLowerCase().includes(typed),
+  );
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const dropped = async ({ active, over }: DragEndEvent): Promise<void> => {
+    if (over) say(await setGroupAction({ course, member: String(active.id), group: String(over.id) }));
+  };
+  return (
+    <>
+      <Strip
+        where={{ href: '/department', name: 'Department' }}
+        title={`${roster.code} ${roster.title}`}
+        state={`${roster.term} · ${plural(roster.students.length, 'student')}`}
+      />
+      <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped} id="groups">
+        <div className="split with-margin">
+          <div>
+            <div className="d-flex gap-2 mb-2">
+              <input
+                type="search"
+                className="form-control"
+                placeholder="Find a student"
+                aria-label="Find a student"
+                value={words}
+                onChange={(e) => setWords(e.target.value)}
+              />
+              <AddStudent others={others} onAdd={async (member) => say(await enrolAction({ course, member }))} />
+            </div>
+            <Trouble>{trouble}</Trouble>
+            <div className="list-sheet">
+              <table className="rows">
+                <thead>
+                  <tr>
+                    <th scope="col">Name</th>
+                    <th scope="col">User name</th>
+                    <th scope="col">Subjects</th>
+                    <th scope="col">Group</th>
+                    <th scope="col">
+                      <span className="visually-hidden">Take out</span>
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {shown.map((student) => (
+                    <RosterLine
+                      key={student.id}
+                      student={student}
+                      groups={roster.groups}
+                      onSubjects={async (subjects) =>
+                        say(await setSubjectsAction({ course, member: student.id, subjects }))
+                      }
+                      onGroup={async (group) => say(await setGroupAction({ course, member: student.id, group }))}
+                      onOut={async () => say(await unenrolAction({ course, member: student.id }))}
+                    />
+                  ))}
+                </tbody>
+              </table>
+              {shown.length === 0 && (
+                <p className="soft p-3 mb-0">
+                  {roster.students.length === 0 ? 'Nobody is in this course yet.' : 'Nobody here is called so.'}
+                </p>
+              )}
+            </div>
+          </div>
+          <GroupsNote roster={roster} say={say} />
+        </div>
+      </DndContext>
+    </>
+  );
+}
+
+function AddStudent({ others, onAdd }: { others: Props['others']; onAdd: (member: string) => Promise<void> }) {
+  const [adding, setAdding] = useState('');
+  return (
+    <>
+      <select
+        className="form-select w-auto"
+        aria-label="A student of the department"
+        value={adding}
+        onChange={(e) => setAdding(e.target.value)}
+      >
+        <option value="">Somebody of the department…</option>
+        {others.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <Button
+        variant="outline-primary"
+        disabled={adding === ''}
+        onClick={async () => {
+          setAdding('');
+          await onAdd(adding);
+        }}
+      >
+        Add
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,90 @@
+import { useDraggable } from '@dnd-kit/core';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { RosterRow } from '@/server/people/roster';
+
+interface Props {
+  student: RosterRow;
+  groups: { id: string; name: string }[];
+  onSubjects: (subjects: string[]) => Promise<void>;
+  onGroup: (group: string | null) => Promise<void>;
+  onOut: () => Promise<void>;
+}
+
+/** One student of a course; dragged onto a group by the name. */
+export function RosterLine({ student, groups, onSubjects, onGroup, onOut }: Props) {
+  const { id, name, userName, subjects, group } = student;
+  const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id });
+  const [typed, setTyped] = useState<string | null>(null);
+  const [leaving, setLeaving] = useState(false);
+  const keep = (): void => {
+    if (typed === null) return;
+    setTyped(null);
+    const next = subjectsIn(typed);
+    if (next.join() !== subjects.join()) void onSubjects(next);
+  };
+  return (
+    <tr>
+      <td dir="auto">
+        <span
+          ref={setNodeRef}
+          {...listeners}
+          className={`roster-name ${isDragging ? 'dragged' : ''}`}
+          style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+        >
+          {name}
+        </span>
+      </td>
+      <td className="mono">{userName}</td>
+      <td>
+        <input
+          className="bare"
+          aria-label={`Subjects of ${name}, with commas between`}
+          placeholder="none"
+          value={typed ?? subjects.join(', ')}
+          maxLength={2000}
+          onChange={(e) => setTyped(e.target.value)}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onBlur={keep}
+        />
+      </td>
+      <td>
+        <select
+          className="form-select form-select-sm w-auto"
+          aria-label={`Group of ${name}`}
+          value={group ?? ''}
+          onChange={(e) => onGroup(e.target.value || null)}
+        >
+          <option value="">none</option>
+          {groups.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+      </td>
+      <td className="text-end text-nowrap">
+        {leaving ? (
+          <>
+            <Button variant="outline-primary" size="sm" onClick={onOut}>
+              Take out
+            </Button>{' '}
+            <Button variant="quiet" onClick={() => setLeaving(false)}>
+              Cancel
+            </Button>
+          </>
+        ) : (
+          <Button variant="quiet" aria-label={`Take ${name} out of the course`} onClick={() => setLeaving(true)}>
+            ×
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** Subjects as they are typed with commas between. */
+function subjectsIn(typed: string): string[] {
+  const all = typed.split(/[,;]/).map((one) => one.trim().slice(0, 80));
+  return [...new Set(all.filter(Boolean))].slice(0, 30);
+}
