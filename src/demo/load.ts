@@ -14,7 +14,9 @@ import type { Context, Outside } from '@/server/context';
 import { addMedia } from '@/server/media/add-media';
 import { openDesk, giveMark, listMarking } from '@/server/marking/desk';
 import { installDepartment, type Installed } from '@/server/people/install';
+import { dealGroups } from '@/server/people/groups';
 import { setProvision } from '@/server/people/members';
+import { setSubjects } from '@/server/people/roster';
 import { saveBoundaries, releaseResults } from '@/server/results/results';
 import { newId } from '@/server/ports/ids';
 import { findAttempt } from '@/server/sittings/attempts';
@@ -49,6 +51,7 @@ export async function loadDemo(out: Outside, say: (line: string) => void): Promi
   const asked = await loader.questions();
   say(`${asked.size} questions are in the banks`);
   await loader.rubrics();
+  await loader.roster();
   await loader.provisions();
   await loader.firstCheck();
   say('the first check is sat, marked and released');
@@ -81,6 +84,8 @@ interface SectionPlan {
   passPercent?: string;
   /** So many more are drawn from the whole bank: of difficulty 2, and not met by the course before. */
   drawn?: number;
+  /** Only those who take this subject have it. */
+  subject?: string;
 }
 
 /** What the final draws from. */
@@ -200,6 +205,17 @@ class Loader {
     }
   }
 
+  /** Every third student of the larger course learns for work at sea; they work in groups. */
+  async roster(): Promise<void> {
+    const ctx = this.as('odalys', this.out.now - 41 * DAY);
+    const course = this.get(this.installed.courses, 'WT-201');
+    for (const [i, { userName }] of WT201.entries()) {
+      const member = this.get(this.installed.people, userName);
+      must(await setSubjects(ctx, { course, member, subjects: [i % 3 === 0 ? 'Offshore' : 'Onshore'] }));
+    }
+    must(await dealGroups(ctx, { course, size: 5 }));
+  }
+
   async provisions(): Promise<void> {
     const ctx = this.as('odalys', this.out.now - 40 * DAY);
     for (const [userName, extraTimePercent, reason] of [
@@ -248,6 +264,7 @@ class Loader {
         passPercent: section.passPercent ?? null,
         draws: section.drawn ? [{ ...WHOLE_BANK, id: newId(), take: section.drawn }] : [],
         shuffleQuestions: false,
+        ...(section.subject ? { only: { subjects: [section.subject], groups: [], members: [] } } : {}),
       });
     }
     const created = must(await createExam(ctx, { title, course: this.get(this.installed.courses, course), plan }));
@@ -401,6 +418,7 @@ class Loader {
       { title: 'Drive train', topics: ['Drive train'], count: 8 },
       { title: 'Electrical', topics: ['Electrical'], count: 7 },
       { title: 'Over the whole course', topics: [], count: 0, drawn: 3 },
+      { title: 'Weather at sea', topics: ['Site and weather'], count: 3, subject: 'Offshore' },
     ]);
     await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 60);
   }

@@ -140,6 +140,20 @@ describe('a draw', () => {
     expect(await schedule(plan)).toMatchObject({ ok: false, refusal: { code: 'exam-not-ready' } });
   });
 
+  it('what the exam itself has a sitting of that is still to come is not met yet; what another one has, is', async () => {
+    await write(3);
+    const plan = await planWith({ take: 2, unseen: true });
+    const ctx = dept.as('teacher');
+    const exam = must(await createExam(ctx, { title: plan.title, course: dept.course, plan })).id;
+    const order = { exam, course: dept.course, minutes: 30, closesAt: dept.now + 200 * MINUTE };
+    must(await scheduleSitting(ctx, { ...order, opensAt: dept.now + 100 * MINUTE }));
+    const found = async (whose: string | null) =>
+      must(await examView(dept.as('teacher'), { plan, course: dept.course, exam: whose })).found.draw0;
+    expect([await found(exam), await found(null)]).toEqual([3, 0]);
+    dept.pass(101);
+    expect(await found(exam)).toBe(0);
+  });
+
   it('that takes more than there is stops the exam, and says so; so does one that finds nothing', async () => {
     await write(2);
     for (const draw of [{ take: 3 }, { take: 1, seeks: seeking({ words: 'nowhere' }) }]) {

@@ -50,7 +50,20 @@ const MOST_SEEKING = 40;
 /** The revision that stands for a question as it is now, while nothing is scheduled. */
 const AS_IT_IS = 0;
 
-const input = z.object({ plan: examForm.schema, course: z.string().nullable() });
+const input = z.object({
+  plan: examForm.schema,
+  course: z.string().nullable(),
+  /** Whose plan it is; its own sittings that are still to come are not met yet. */
+  exam: z.string().nullable().default(null),
+});
+
+/** A plan whose draws seek. */
+interface SeekOrder {
+  plan: ExamPlan;
+  exam: string | null;
+  /** Whose students have met some questions before; null when that is not to be told. */
+  course: string | null;
+}
 
 /** A plan, and as it would be scheduled now. */
 interface LookedAt {
@@ -64,17 +77,18 @@ interface LookedAt {
 export async function lookAtPlan(ctx: Context, raw: unknown): Promise<Result<LookedAt>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  const { plan, course } = parsed.value;
+  const { plan, course, exam } = parsed.value;
   if (!may(ctx.actor, 'build exams', null) || !(await withinReach(ctx, plan))) return FORBIDDEN;
   // What a course has met is told to those who teach it.
   const own = (await coursesFor(ctx, 'run sittings')).some(({ id }) => id === course);
   const known = own ? course : null;
-  return ok({ plan, course: known, filled: await filledPlan(ctx, plan, known) });
+  return ok({ plan, course: known, filled: await filledPlan(ctx, { plan, exam, course: known }) });
 }
 
 /** The plan as it would be scheduled now. Nothing is written. */
-async function filledPlan(ctx: Context, plan: ExamPlan, course: string | null): Promise<FilledPlan> {
-  const all = await soughtBy(ctx, plan, course);
+async function filledPlan(ctx: Context, order: SeekOrder): Promise<FilledPlan> {
+  const { plan } = order;
+  const all = await soughtBy(ctx, order);
   const revisions = new Map(await revisionsOf(ctx.db.read, plan));
   const sought = new Map<string, Sought[]>();
   for (const [draw, questionsFound] of all) {
@@ -98,9 +112,9 @@ async function filledPlan(ctx: Context, plan: ExamPlan, course: string | null): 
 }
 
 /** The plan with revisions of all that its draws find, cut where the draft has moved on. */
-export async function scheduledPlan(ctx: Context, plan: ExamPlan, course: string): Promise<Result<ExamPlan>> {
+export async function scheduledPlan(ctx: Context, order: SeekOrder): Promise<Result<ExamPlan>> {
   const sought = new Map<string, Sought[]>();
-  for (const [draw, questionsFound] of await soughtBy(ctx, plan, course)) {
+  for (const [draw, questionsFound] of await soughtBy(ctx, order)) {
     const cut: Sought[] = [];
     for (const { id: question } of questionsFound) {
       const placed = await revisionToPlace(ctx, question);
@@ -109,21 +123,31 @@ export async function scheduledPlan(ctx: Context, plan: ExamPlan, course: string
     }
     sought.set(draw, cut);
   }
-  return ok(withSought(plan, sought));
+  return ok(withSought(order.plan, sought));
 }
 
 /** What each draw that seeks finds, in the order of the plan; a question is found once, and not where it is placed anyway. */
-async function soughtBy(ctx: Context, plan: ExamPlan, course: string | null): Promise<Map<string, Found[]>> {
+async function soughtBy(ctx: Context, order: SeekOrder): Promise<Map<string, Found[]>> {
+  const { plan } = order;
   const taken = new Set(placements(plan).map(({ item }) => item.question));
   const all = new Map<string, Found[]>();
   const seeking = plan.sections.flatMap(({ draws }) => draws.filter(({ seeks }) => seeks));
   for (const draw of seeking.slice(0, MOST_SEEKING)) {
-    const met = draw.unseen && course !== null ? await heldIn(ctx.db.read, sql`sittings.course = ${course}`) : [];
+    const met = draw.unseen ? await metBefore(ctx, order) : [];
     const found = await findFor(ctx, draw, [...taken, ...met]);
     for (const { id } of found) taken.add(id);
     all.set(draw.id, found);
   }
   return all;
+}
+
+/** What the course has met, or will meet in a sitting that is scheduled already. */
+async function metBefore(ctx: Context, { exam, course }: SeekOrder): Promise<string[]> {
+  if (course === null) return [];
+  return heldIn(
+    ctx.db.read,
+    sql`sittings.course = ${course} AND NOT (sittings.exam IS ${exam} AND sittings.opens_at > ${ctx.now})`,
+  );
 }
 
 /** What the actor could place now: ready, in use, agreed where the bank asks for it; the newest first. */

@@ -38,7 +38,7 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
   const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
   if (!row) return NOT_FOUND;
-  const filled = await scheduledPlan(ctx, readStored(examForm, row.plan), course);
+  const filled = await scheduledPlan(ctx, { plan: readStored(examForm, row.plan), exam, course });
   if (!filled.ok) return filled;
   const plan = filled.value;
   const readiness = examReadiness(unmended(plan, await revisionsOf(ctx.db.read, plan)));

@@ -77,14 +77,14 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
     if (plan === exam.plan) return;
     let stale = false;
     const timer = setTimeout(async () => {
-      const result = await examViewAction({ plan, course });
+      const result = await examViewAction({ plan, course, exam: exam.id });
       if (!stale && result.ok) setView(result.value);
     }, 150);
     return () => {
       stale = true;
       clearTimeout(timer);
     };
-  }, [plan, exam.plan, course]);
+  }, [plan, exam.plan, exam.id, course]);
 
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -220,7 +220,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
         <ExamMargin exam={exam} zone={zone} plan={plan} view={view} change={change} />
       </div>
       {dialog === 'try' && (
-        <TryPaper plan={plan} course={course} shares={view.shares} onClose={() => setDialog(null)} />
+        <TryPaper exam={exam.id} plan={plan} course={course} shares={view.shares} onClose={() => setDialog(null)} />
       )}
       {dialog === 'schedule' && (
         <Schedule

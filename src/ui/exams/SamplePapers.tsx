@@ -7,6 +7,7 @@ import type { SamplePaper } from '@/server/exams/trial-papers';
 import { marksText } from '../words/marks';
 
 interface Props {
+  exam: string;
   plan: ExamPlan;
   course: string | null;
   /** The paper that is shown. */
@@ -15,18 +16,18 @@ interface Props {
 }
 
 /** Some papers held side by side: what differs from the first one is set off. */
-export function SamplePapers({ plan, course, lot, onShow }: Props) {
+export function SamplePapers({ exam, plan, course, lot, onShow }: Props) {
   const { seed, without } = lot;
   const [papers, setPapers] = useState<SamplePaper[]>([]);
   useEffect(() => {
     let stale = false;
-    void samplePapersAction({ plan, course }, without).then((result) => {
+    void samplePapersAction({ plan, course, exam }, without).then((result) => {
       if (!stale && result.ok) setPapers(result.value);
     });
     return () => {
       stale = true;
     };
-  }, [plan, course, without]);
+  }, [plan, course, exam, without]);
   const [first] = papers;
   if (!first) return null;
   const topics = [...new Set(papers.flatMap((paper) => paper.topics.map(([name]) => name)))];

@@ -38,14 +38,15 @@ export function SectionLine({ section, name, people, change }: Props) {
           <option value="all">everybody</option>
           <option value="some">some students only</option>
         </select>
-        , each worth
+        <span className="ms-2">each worth</span>
         <MarksInput
           label={`Marks of each question of ${name}; empty for its own`}
           marks={marks ?? ''}
           onChange={(each) => edit({ marks: each }, 'marks')}
           onEmpty={() => edit({ marks: undefined })}
         />
-        {marks === undefined ? 'its own marks' : 'marks'}, in
+        {marks === undefined ? 'its own marks' : 'marks'}
+        <span className="ms-2">in</span>
         <select
           className="form-select"
           aria-label={`Order of the questions of ${name}`}

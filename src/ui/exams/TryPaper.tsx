@@ -14,6 +14,7 @@ import { marksText } from '../words/marks';
 import { SamplePapers } from './SamplePapers';
 
 interface Props {
+  exam: string;
   plan: ExamPlan;
   course: string | null;
   /** Who of the course has which sections, the most common first. */
@@ -22,7 +23,7 @@ interface Props {
 }
 
 /** The whole paper as a student gets it, with every shuffle; nothing of it is kept. */
-export function TryPaper({ plan, course, shares, onClose }: Props) {
+export function TryPaper({ exam, plan, course, shares, onClose }: Props) {
   const [phone, setPhone] = useState(false);
   const [seed, setSeed] = useState(1);
   const [without, setWithout] = useState<readonly string[]>(shares[0]?.without ?? []);
@@ -31,13 +32,13 @@ export function TryPaper({ plan, course, shares, onClose }: Props) {
   const [responses, setResponses] = useState<Record<string, Record<string, unknown>>>({});
   useEffect(() => {
     let stale = false;
-    trialPaperAction({ plan, course }, lot).then((result) => {
+    trialPaperAction({ plan, course, exam }, lot).then((result) => {
       if (!stale && result.ok) setShown({ lot, sections: drawSections(result.value.sections) });
     });
     return () => {
       stale = true;
     };
-  }, [plan, course, lot]);
+  }, [plan, course, exam, lot]);
   const show = (other: number): void => {
     setResponses({});
     setSeed(other);
@@ -80,7 +81,7 @@ export function TryPaper({ plan, course, shares, onClose }: Props) {
             )}
           </div>
         )}
-        <SamplePapers plan={plan} course={course} lot={lot} onShow={show} />
+        <SamplePapers exam={exam} plan={plan} course={course} lot={lot} onShow={show} />
         <div className={`trial-paper ${phone ? 'phone' : ''}`} aria-busy={shown?.lot !== lot}>
           {plan.instructions && <p>{plan.instructions}</p>}
           {shown?.sections.map((section) => (

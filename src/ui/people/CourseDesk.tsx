@@ -55,7 +55,7 @@ export function CourseDesk({ roster, others }: Props) {
             </div>
             <Trouble>{trouble}</Trouble>
             <div className="list-sheet">
-              <table className="rows">
+              <table className="rows roster">
                 <thead>
                   <tr>
                     <th scope="col">Name</th>

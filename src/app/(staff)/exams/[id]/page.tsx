@@ -31,7 +31,7 @@ export default async function ExamPage({ params }: { params: Promise<{ id: strin
     <ExamDesk
       key={exam.value.id}
       exam={exam.value}
-      view={must(await examView(ctx, { plan: exam.value.plan, course }))}
+      view={must(await examView(ctx, { plan: exam.value.plan, course, exam: exam.value.id }))}
       people={people.ok ? people.value : NOBODY}
       agreed={policy.blueprint}
       mayAgree={may(ctx.actor, 'set policy', null)}
