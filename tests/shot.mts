@@ -1,4 +1,5 @@
 // throwaway
+import { writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 const [,, who, path, out, size='1280x800', script] = process.argv;
 const [w,h]=size.split('x').map(Number);
@@ -11,7 +12,7 @@ await p.getByLabel('User name').fill(who); await p.getByLabel('Password').fill('
 await p.getByRole('button', { name: /sign in/i }).click();
 await p.waitForURL(u => !u.pathname.includes('sign-in'));
 if (path.startsWith('/')) await p.goto('http://localhost:3000'+path); 
-if (script) await (new Function('p', `return (async()=>{${script}})()`))(p);
+if (script) await (new Function('p','save', `return (async()=>{${script}})()`))(p, writeFileSync);
 await p.waitForTimeout(600);
 await p.screenshot({ path: out });
 await b.close();

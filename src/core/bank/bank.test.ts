@@ -4,7 +4,8 @@ import { exact, stored } from '../base/exact';
 import { contentFromLines } from '../content/lines';
 import { typedKind } from '../kinds/registry';
 import { markSlot, runTrials } from './mark';
-import { emptyQuestion, letterAt, placedSlots, type QuestionBody, tidyQuestion } from './question';
+import { letterAt } from '../base/letters';
+import { emptyQuestion, placedSlots, type QuestionBody, tidyQuestion } from './question';
 import { isReady, questionReadiness } from './readiness';
 import { summarise } from './summary';
 

@@ -1,3 +1,4 @@
+import { letterAt } from '../base/letters';
 import { z } from 'zod';
 import { marksText, shareText } from '../base/exact';
 import { readStored, type StoredForm } from '../base/stored-form';
@@ -159,12 +160,6 @@ export function placedSlots(question: QuestionBody): PlacedSlot[] {
 /** The key of a slot in plain words; empty where there is none. */
 export function keyWords({ kind, setup }: Slot): string {
   return kindOf(kind).marked?.describeKey(setup) ?? '';
-}
-
-/** A … Z, then AA, AB …: how slots are called on the bench. */
-export function letterAt(index: number): string {
-  const last = String.fromCharCode(65 + (index % 26));
-  return index < 26 ? last : letterAt(Math.floor(index / 26) - 1) + last;
 }
 
 /** The question without slots that were taken out of the content and without their trial answers. */

@@ -1,3 +1,4 @@
+import { letterAt, smallLetterAt } from '../base/letters';
 import type { Placement } from './plan';
 
 /** How the questions of a paper are numbered: through all sections, anew in each, or anew behind the section's letter. */
@@ -5,9 +6,7 @@ export const PAPER_NUMBERINGS = ['through', 'anew', 'lettered'] as const;
 export type PaperNumbering = (typeof PAPER_NUMBERINGS)[number];
 
 /** A, B, C … for the sections of a plan, by their place in it from 0. */
-export function sectionLetter(index: number): string {
-  return String.fromCharCode(65 + index);
-}
+export const sectionLetter = letterAt;
 
 /** A question as far as its number is concerned. */
 export type Numbered = Pick<Placement, 'number' | 'part'>;
@@ -36,14 +35,8 @@ export function numbersOf(
         head = own === '' ? `${style === 'lettered' ? letter : ''}${count}` : own;
       }
       const hasParts = items[i + 1]?.part === true;
-      numbers.push(part > 0 || hasParts ? `${head}${partLetter(part)}` : head);
+      numbers.push(part > 0 || hasParts ? `${head}${smallLetterAt(part)}` : head);
     });
     return numbers;
   });
-}
-
-/** a … z, then aa, ab … */
-function partLetter(index: number): string {
-  const last = String.fromCharCode(97 + (index % 26));
-  return index < 26 ? last : partLetter(Math.floor(index / 26) - 1) + last;
 }

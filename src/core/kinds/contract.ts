@@ -47,6 +47,7 @@ export interface Kind<Setup, Sheet, Response> {
   files?: Files<Response>;
   parts?: Parts<Setup, Sheet, Response>;
   media?: Media<Setup>;
+  lettered?: Lettered<Sheet, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -110,13 +111,21 @@ export interface Parts<Setup, Sheet, Response> {
   inNames: (response: Response, names: ReadonlyMap<string, string>) => Response;
 }
 
+/** On a printed paper its parts are called by letters, so that an answer is written with few signs. */
+export interface Lettered<Sheet, Response> {
+  /** How many letters there are to cross; 0 where letters are written at places or in an order. */
+  crossed: (sheet: Sheet) => number;
+  /** An answer in the letters of this sheet; null when it has none. */
+  written: (sheet: Sheet, response: Response) => string | null;
+}
+
 /** Pictures or sounds stand in its setup. */
 export interface Media<Setup> {
   /** By their hashes. */
   of: (setup: Setup) => readonly string[];
 }
 
-export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts', 'media'] as const;
+export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts', 'media', 'lettered'] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 
 /** A kind that has these capabilities. */

@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import next from 'next';
 import pino from 'pino';
 import { readEnv } from '../env';
+import { servedAt } from '../ports/printer';
 import { openDoor } from './door';
 import { answerSave, isSave } from './room-saves';
 
@@ -37,4 +38,8 @@ const server = createServer((request, response) => {
 // A recording on a slow line takes minutes; nothing that is honest takes longer.
 server.requestTimeout = 600_000;
 server.headersTimeout = 20_000;
-server.listen(port, host, () => console.log(`Zonda at http://${host}:${port}`));
+const everywhere = host === '0.0.0.0' || host === '::';
+server.listen(port, host, () => {
+  servedAt(`http://${everywhere ? 'localhost' : host}:${port}`);
+  console.log(`Zonda at http://${host}:${port}`);
+});

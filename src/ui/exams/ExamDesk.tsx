@@ -134,6 +134,15 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
         >
           Take a copy
         </Button>
+        <Button
+          variant="quiet"
+          onClick={async () => {
+            await flush();
+            router.push(`/exams/${exam.id}/print`);
+          }}
+        >
+          Print…
+        </Button>
         <Button variant="outline-primary" aria-haspopup="dialog" onClick={() => setDialog('try')}>
           Try the paper
         </Button>

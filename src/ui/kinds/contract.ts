@@ -22,6 +22,12 @@ export interface ReviewProps<Sheet, Response> {
   evidence: readonly string[];
 }
 
+/** What a slot on printed paper is made of: room to write in, in place of what is clicked. */
+export interface PrintProps<Sheet> {
+  sheet: Sheet;
+  drawn: DrawnFormulas;
+}
+
 type Values = Readonly<Record<string, string | number>>;
 export type FindingSentence = (values: Values) => string;
 export type TraceSentence = (values: Values, evidence: readonly string[]) => string;

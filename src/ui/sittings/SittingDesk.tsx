@@ -61,6 +61,9 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         chip={`${dayAndTime(sitting.opensAt, zone)} – ${timeOnly(sitting.closesAt, zone)}`}
         state={`${sitting.minutes} minutes each`}
       >
+        <Link className="btn btn-quiet" href={`/sittings/${sitting.id}/print`} prefetch={false}>
+          Print…
+        </Link>
         {sitting.endedAt === null && now < sitting.closesAt && (
           <Button variant="quiet" aria-haspopup="dialog" onClick={() => setTimes(true)}>
             Times…

@@ -39,6 +39,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `${v.group} has worked together in a sitting: who is in it stays, so that its marks stay theirs.`,
   'group-name-taken': () => 'Another group of the course has this name.',
   'groups-too-many': (v) => `A course has at most ${v.most} groups.`,
+  'no-printer': () => 'This server has no Chromium to make PDF files with. Print, and choose “Save as PDF” there.',
   'no-section': () => 'No part of it is for you. If you think it should be, tell your teacher.',
   'door-ended': () => 'Your teacher has ended it.',
   'door-not-yet': () => 'It has not opened yet.',

@@ -1,3 +1,4 @@
+import { writtenLetters } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
 import { shuffled } from '../../base/random';
@@ -131,7 +132,12 @@ function tryouts({ options, several }: ChoiceSetup): ChoiceResponse[] {
   return [...different.values()].map((chosen) => ({ chosen }));
 }
 
-export const choice: KindWith<'marked' | 'typed' | 'parts' | 'media', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
+export const choice: KindWith<
+  'marked' | 'typed' | 'parts' | 'media' | 'lettered',
+  ChoiceSetup,
+  ChoiceSheet,
+  ChoiceResponse
+> = {
   name: 'choice',
   placement: 'block',
   setup: { name: 'choice setup', version: 1, schema: setup, migrations: [] },
@@ -186,6 +192,14 @@ export const choice: KindWith<'marked' | 'typed' | 'parts' | 'media', ChoiceSetu
       return { ...sheet, options: sheet.shuffle ? options.sort((a, b) => (a.id < b.id ? -1 : 1)) : options };
     },
     inNames: ({ chosen }, names) => ({ chosen: chosen.map((id) => names.get(id) ?? id) }),
+  },
+  lettered: {
+    crossed: ({ options }) => options.length,
+    written: ({ options }, { chosen }) =>
+      writtenLetters(
+        options,
+        options.flatMap(({ id }) => (chosen.includes(id) ? [id] : [])),
+      ),
   },
   media: { of: ({ options }) => mediaShown(options) },
   typed: {

@@ -1,3 +1,4 @@
+import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
 import { filledText, gapName, type Piece, piecesAround } from '../../content/gapped-text';
@@ -78,7 +79,7 @@ function readiness(setup: GapsSetup): Finding[] {
 }
 
 /** Tiles to be put into the gaps of a text. */
-export const gaps: KindWith<'marked' | 'parts' | 'media', GapsSetup, GapsSheet, PlacedResponse> = {
+export const gaps: KindWith<'marked' | 'parts' | 'media' | 'lettered', GapsSetup, GapsSheet, PlacedResponse> = {
   ...common,
   placement: 'block',
   setup: { name: 'gaps setup', version: 1, schema: setup, migrations: [] },
@@ -133,6 +134,15 @@ export const gaps: KindWith<'marked' | 'parts' | 'media', GapsSetup, GapsSheet, 
       tiles: byId(tiles.map((tile) => renamedShown(tile, names))),
       again,
     }),
+  },
+  lettered: {
+    crossed: () => 0,
+    written: ({ pieces, tiles }, response) =>
+      writtenPlacing(
+        tiles,
+        pieces.flatMap(({ id }) => (id === null ? [] : [{ id }])),
+        response,
+      ),
   },
   media: { of: ({ tiles }) => mediaShown(tiles) },
 };

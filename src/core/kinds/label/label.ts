@@ -1,3 +1,4 @@
+import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { shuffled } from '../../base/random';
 import { type Margin, placeName, type Spot } from '../../content/board';
@@ -118,7 +119,7 @@ function asTyped({ names }: LabelSetup, { placed }: PlacedResponse): LabelRespon
 }
 
 /** Names to be put where they belong on a picture. */
-export const label: KindWith<'marked' | 'parts' | 'media', LabelSetup, LabelSheet, LabelResponse> = {
+export const label: KindWith<'marked' | 'parts' | 'media' | 'lettered', LabelSetup, LabelSheet, LabelResponse> = {
   ...common,
   response: { ...common.response, schema: response },
   accepts(setup, { placed, typed = [] }) {
@@ -213,6 +214,10 @@ export const label: KindWith<'marked' | 'parts' | 'media', LabelSetup, LabelShee
         names: sheet.list === 'alphabet' ? byWords(names) : byId(names),
       };
     },
+  },
+  lettered: {
+    crossed: () => 0,
+    written: ({ names, places, typed }, response) => (typed ? null : writtenPlacing(names, places, response)),
   },
   media: { of: ({ picture, names }) => [...(picture ? [picture.media] : []), ...mediaShown(names)] },
 };

@@ -1,3 +1,4 @@
+import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops } from '../../base/finding';
 import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
@@ -112,7 +113,12 @@ function keyText({ prompts, partners }: MatchSetup): string {
 }
 
 /** Pairs to be matched. */
-export const match: KindWith<'marked' | 'parts' | 'typed' | 'media', MatchSetup, MatchSheet, PlacedResponse> = {
+export const match: KindWith<
+  'marked' | 'parts' | 'typed' | 'media' | 'lettered',
+  MatchSetup,
+  MatchSheet,
+  PlacedResponse
+> = {
   ...common,
   placement: 'block',
   setup: { name: 'match setup', version: 1, schema: setup, migrations: [] },
@@ -163,6 +169,10 @@ export const match: KindWith<'marked' | 'parts' | 'typed' | 'media', MatchSetup,
       partners: byId(partners.map((partner) => renamedShown(partner, names))),
       again,
     }),
+  },
+  lettered: {
+    crossed: () => 0,
+    written: ({ prompts, partners }, response) => writtenPlacing(partners, prompts, response),
   },
   media: { of: ({ prompts, partners }) => mediaShown([...prompts, ...partners]) },
   typed: {

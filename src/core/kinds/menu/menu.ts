@@ -33,7 +33,7 @@ function readiness(setup: ChoiceSetup): Finding[] {
 }
 
 /** One word of several, chosen in a line of the text: a choice with one right answer that opens downwards. */
-export const menu: KindWith<'marked' | 'typed' | 'parts', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
+export const menu: KindWith<'marked' | 'typed' | 'parts' | 'lettered', ChoiceSetup, ChoiceSheet, ChoiceResponse> = {
   ...choice,
   name: 'menu',
   placement: 'inline',

@@ -1,3 +1,4 @@
+import { writtenLetters } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops } from '../../base/finding';
 import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
@@ -91,7 +92,12 @@ function tryouts(setup: OrderSetup): OrderResponse[] {
 }
 
 /** Things to be put in the right order. */
-export const order: KindWith<'marked' | 'typed' | 'parts' | 'media', OrderSetup, OrderSheet, OrderResponse> = {
+export const order: KindWith<
+  'marked' | 'typed' | 'parts' | 'media' | 'lettered',
+  OrderSetup,
+  OrderSheet,
+  OrderResponse
+> = {
   name: 'order',
   placement: 'block',
   setup: { name: 'order setup', version: 1, schema: setup, migrations: [] },
@@ -149,6 +155,10 @@ export const order: KindWith<'marked' | 'typed' | 'parts' | 'media', OrderSetup,
       items: byId(sheet.items.map((item) => renamedShown(item, names))),
     }),
     inNames: ({ order: given }, names) => ({ order: given.map((id) => names.get(id) ?? id) }),
+  },
+  lettered: {
+    crossed: () => 0,
+    written: ({ items }, { order: given }) => writtenLetters(items, given),
   },
   media: { of: (setup) => mediaShown(all(setup)) },
   typed: {

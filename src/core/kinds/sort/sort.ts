@@ -1,3 +1,4 @@
+import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
 import { mediaShown, renamedShown, type Shown, shownMedia, shownOnSheet } from '../../content/shown';
@@ -84,7 +85,7 @@ function tryouts(setup: SortSetup): PlacedResponse[] {
 }
 
 /** Items to be sorted into groups. */
-export const sort: KindWith<'marked' | 'parts' | 'media', SortSetup, SortSheet, PlacedResponse> = {
+export const sort: KindWith<'marked' | 'parts' | 'media' | 'lettered', SortSetup, SortSheet, PlacedResponse> = {
   ...common,
   placement: 'block',
   setup: { name: 'sort setup', version: 1, schema: setup, migrations: [] },
@@ -138,6 +139,10 @@ export const sort: KindWith<'marked' | 'parts' | 'media', SortSetup, SortSheet, 
       groups: groups.map((group) => renamedShown(group, names)),
       items: byId(items.map((item) => renamedShown(item, names))),
     }),
+  },
+  lettered: {
+    crossed: () => 0,
+    written: ({ groups, items }, response) => writtenPlacing(items, groups, response),
   },
   media: { of: ({ groups, items }) => mediaShown([...groups, ...items]) },
 };

@@ -1,0 +1,25 @@
+import type { Result } from '@/core/base/result';
+import { refuse } from '@/core/base/result';
+import { sessionCookie } from '@/server/auth/cookie';
+import { sessionToken } from '@/server/auth/request';
+import type { PrintedExam } from '@/server/exams/printed';
+import { printPage } from '@/server/ports/printer';
+import { respond } from './respond';
+
+/** The page beside this address as a PDF file, printed for whoever asks. */
+export async function printFile(request: Request, exam: Result<PrintedExam>): Promise<Response> {
+  if (!exam.ok) return respond(exam);
+  const { pathname, search } = new URL(request.url);
+  // The browser comes to us directly, never by HTTPS.
+  const cookie = { name: sessionCookie(false), value: (await sessionToken()) ?? '' };
+  const bytes = await printPage({ path: `${pathname.replace(/\/pdf$/, '')}${search}`, cookie });
+  if (!bytes) return respond(refuse('no-printer'));
+  const name = encodeURIComponent(`${exam.value.head.title}.pdf`);
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      'Content-Type': 'application/pdf',
+      'Content-Disposition': `attachment; filename*=UTF-8''${name}`,
+      'Cache-Control': 'no-store',
+    },
+  });
+}
