@@ -55,6 +55,21 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
       expect(readStored(kind.setup, asJson(preset.setup(kind.fresh())))).toEqual(preset.setup(kind.fresh()));
   });
 
+  it('has letters on paper, if any, that tell different answers apart, in whatever order the sheet stands', () => {
+    const { lettered } = kind;
+    if (!lettered) return;
+    for (const seed of [null, 1, 2, 3]) {
+      const sheet = kind.sheet(setup, seed);
+      const written = responses.map((response) => lettered.written(sheet, response));
+      const gists = responses.map((response) => kind.gist(setup, response));
+      for (const [i, one] of written.entries())
+        for (const [j, other] of written.entries())
+          if (one !== null && other !== null)
+            expect([gists[i], gists[j], one === other]).toEqual([gists[i], gists[j], gists[i] === gists[j]]);
+      expect(lettered.crossed(sheet)).toBeGreaterThanOrEqual(0);
+    }
+  });
+
   it('round-trips its stored form, fresh and set up, in an archive too', () => {
     for (const value of [kind.fresh(), setup]) expect(readStored(kind.setup, asJson(value))).toEqual(asJson(value));
     expect(readStored(questionForm, asJson(question))).toEqual(question);

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { WT110 } from '../../src/demo/people';
@@ -90,17 +91,141 @@ test('a question becomes a bonus: outside the total, and back again by keys', as
   await goTo(page, '/exams');
   await page.getByRole('link', { name: 'Drive train, final' }).click();
   const chip = page.locator('.strip .chip').first();
-  await expect(chip).toHaveText('31 marks, 60 minutes');
+  await expect(chip).toHaveText('31 to 36 marks, 60 minutes');
   const bonus = page.getByRole('button', { name: 'Question 9 is a bonus, outside the total' });
   await bonus.click();
-  await expect(chip).toHaveText('30 marks, 60 minutes');
+  await expect(chip).toHaveText('30 to 35 marks, 60 minutes');
   await expect(bonus).toHaveAttribute('aria-pressed', 'true');
   await bonus.press('Space');
-  await expect(chip).toHaveText('31 marks, 60 minutes');
-  await page.getByLabel('Instructions of section 3').fill('Three questions from everywhere.');
+  await expect(chip).toHaveText('31 to 36 marks, 60 minutes');
+  await page.getByLabel('Instructions of section C').fill('Three questions from everywhere.');
   await saved(page);
   await page.getByRole('button', { name: 'Try the paper' }).click();
   await expect(page.getByRole('dialog')).toContainText('Three questions from everywhere.');
+});
+
+test('several rows at once: parts of a question, a number of its own, marks; what stands there follows', async () => {
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Drive train, final' }).click();
+  const grips = page.getByRole('region', { name: 'Section A' }).getByRole('button', { name: /, move$/ });
+  const numbers = async (): Promise<string> => (await grips.allInnerTexts()).join(' ').replace(/⠿ /g, '');
+  await expect.poll(numbers).toBe('1 2 3 4 5 6 7 8');
+  await page.getByRole('checkbox', { name: 'Choose question 2', exact: true }).press('Space');
+  await page.getByRole('checkbox', { name: 'Choose question 3', exact: true }).press('Space');
+  const bar = page.getByRole('group', { name: 'The chosen questions' });
+  await expect(bar).toContainText('2 questions');
+  await bar.getByRole('button', { name: 'parts of the one above' }).click();
+  await expect.poll(numbers).toBe('1a 1b 1c 2 3 4 5 6');
+  await bar.getByLabel(/^Marks of each chosen question/).fill('2');
+  await expect(page.locator('.strip .chip').first()).toHaveText('33 to 38 marks, 60 minutes');
+  await bar.getByRole('button', { name: 'Choose none' }).click();
+  await page.getByRole('checkbox', { name: 'Choose question 2', exact: true }).press('Space');
+  await bar.getByLabel(/^Its own number/).fill('7');
+  await expect.poll(numbers).toBe('1a 1b 1c 7 8 9 10 11');
+  await page.getByLabel('Numbers of the questions').selectOption('lettered');
+  await expect.poll(numbers).toBe('A1a A1b A1c 7 A8 A9 A10 A11');
+  await saved(page);
+  await page.reload();
+  await expect.poll(numbers).toBe('A1a A1b A1c 7 A8 A9 A10 A11');
+  expect(await barriers(page)).toEqual([]);
+});
+
+test('a blueprint says what is missing, and a cell leads to what would fill it', async () => {
+  await page.getByRole('button', { name: 'Want what there is' }).click();
+  const margin = page.getByRole('complementary', { name: 'Readiness and how it runs' });
+  await expect(margin).not.toContainText('blueprint');
+  const wanted = page.getByLabel('Marks wanted of Rotor, know');
+  await expect(wanted).toHaveCount(0);
+  await page.getByLabel('One topic more').selectOption({ label: 'Rotor' });
+  await wanted.fill('2');
+  await expect(margin).toContainText('One cell of the blueprint has other marks than you want.');
+  await page.getByRole('button', { name: '0 marks of Rotor, know: find questions' }).click();
+  const cell = page.getByRole('dialog');
+  expect(await barriers(page)).toEqual([]);
+  await cell
+    .getByRole('button', { name: /^Place / })
+    .first()
+    .click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^[1-9]\S* marks of Rotor, know/ })).toBeVisible();
+  await saved(page);
+});
+
+test('a course has subjects and groups, and a section is for some of them only', async () => {
+  await goTo(page, '/department');
+  await page
+    .getByRole('region', { name: 'Courses' })
+    .or(page.getByLabel('Courses'))
+    .first()
+    .getByRole('link', { name: 'Students and groups' })
+    .first()
+    .click();
+  await page.getByLabel('Find a student').fill(WT110[0]?.name ?? '');
+  const subjects = page.getByRole('textbox', { name: /^Subjects of/ });
+  await expect(subjects).toHaveCount(1);
+  await subjects.fill('Rope access, Blades');
+  await subjects.press('Enter');
+  await page.getByLabel('Name of a new group').fill('Night shift');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByLabel('Name of Night shift')).toBeVisible();
+  const group = page.getByLabel(/^Group of/);
+  await group.selectOption({ label: 'Night shift' });
+  await expect(page.getByLabel('Groups', { exact: true })).toContainText(WT110[0]?.name ?? '');
+  await page.reload();
+  await page.getByLabel('Find a student').fill('rope access');
+  await expect(subjects).toHaveValue('Rope access, Blades');
+  expect(await barriers(page)).toEqual([]);
+
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Certificate' }).click();
+  await page.getByLabel('Whom section B is for').selectOption('some');
+  const margin = page.getByRole('complementary', { name: 'Readiness and how it runs' });
+  await expect(margin).toContainText('Section B is for nobody in the course.');
+  await page.getByRole('group', { name: 'Who has section B' }).getByText('Rope access').click();
+  await expect(margin).toContainText(/^.*1 student: A, B, C, /s);
+  await expect(margin).toContainText(/Papers of the course are worth \S+ to \S+ marks/);
+  await saved(page);
+  await page.getByRole('button', { name: 'Try the paper' }).click();
+  const paper = page.getByRole('dialog');
+  await expect(paper.getByRole('heading', { name: /^B Rescue/ })).toHaveCount(0);
+  await paper.getByText('B Rescue').click();
+  await expect(paper.getByRole('heading', { name: /^B Rescue/ })).toBeVisible();
+});
+
+test('an exam is printed: versions with their keys, and a PDF file', async () => {
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Mid-term' }).click();
+  await page.getByRole('link', { name: 'Print…' }).click();
+  const sheet = page.locator('.printed');
+  await expect(sheet.getByRole('region', { name: 'Question 1', exact: true })).toBeVisible();
+  const first = await sheet.innerText();
+  await page.getByLabel('How many versions').selectOption('2');
+  await page.getByRole('button', { name: 'Version B' }).click();
+  await expect(sheet).toContainText('version B');
+  expect(await sheet.innerText()).not.toBe(first);
+  await page.getByText('the key', { exact: true }).click();
+  await expect(sheet.getByRole('row')).not.toHaveCount(0);
+  await page.getByText('the marking scheme').click();
+  await expect(sheet).toContainText('earns the marks, anything else nothing');
+  await page.getByText('the answer sheet').click();
+  await expect(sheet).toContainText('on the paper');
+  expect(await barriers(page)).toEqual([]);
+  await page.getByText('the paper', { exact: true }).click();
+  await expect(sheet).toContainText('End of the paper');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'As PDF' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('Mid-term.pdf');
+  const pdf = readFileSync(await download.path());
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  // No question is cut in two, no picture parted from its question.
+  await page.emulateMedia({ media: 'print' });
+  const unbroken = await sheet
+    .locator('.printed-question')
+    .evaluateAll((all) => all.every((one) => getComputedStyle(one).breakInside === 'avoid'));
+  expect(unbroken).toBe(true);
+  await page.emulateMedia({ media: null });
 });
 
 test('what the teacher says stands in the rooms until it is read', async () => {

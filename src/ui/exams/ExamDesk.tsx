@@ -9,6 +9,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -134,15 +135,18 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
         >
           Take a copy
         </Button>
-        <Button
-          variant="quiet"
-          onClick={async () => {
+        <Link
+          className="btn btn-quiet"
+          href={`/exams/${exam.id}/print`}
+          prefetch={false}
+          onClick={async (event) => {
+            event.preventDefault();
             await flush();
             router.push(`/exams/${exam.id}/print`);
           }}
         >
           Print…
-        </Button>
+        </Link>
         <Button variant="outline-primary" aria-haspopup="dialog" onClick={() => setDialog('try')}>
           Try the paper
         </Button>

@@ -1,5 +1,6 @@
 'use client';
 import { DndContext, type DragEndEvent, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
+import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { enrolAction, setGroupAction, setSubjectsAction, unenrolAction } from '@/actions/department';
@@ -38,7 +39,11 @@ export function CourseDesk({ roster, others }: Props) {
         where={{ href: '/department', name: 'Department' }}
         title={`${roster.code} ${roster.title}`}
         state={`${roster.term} · ${plural(roster.students.length, 'student')}`}
-      />
+      >
+        <Link className="btn btn-quiet" href={`/department/courses/${course}/print`} prefetch={false}>
+          Print…
+        </Link>
+      </Strip>
       <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped} id="groups">
         <div className="split with-margin">
           <div>

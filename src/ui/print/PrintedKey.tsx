@@ -15,7 +15,7 @@ export function PrintedKey({ exam, version }: { exam: PrintedHead; version: Draw
   return (
     <article className="printed-paper">
       <PaperHead exam={exam} version={version} what="Key" />
-      <table className="printed-table">
+      <table className="printed-table printed-key">
         <tbody>
           {version.sections.flatMap(({ items }) =>
             items.flatMap(({ id, number, slots, drawn }) =>

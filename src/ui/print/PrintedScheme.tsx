@@ -1,9 +1,10 @@
 import { stored } from '@/core/base/exact';
 import { cellMarks, type Rubric } from '@/core/rules/rubric/rubric';
-import type { PrintedHead } from '@/server/exams/printed';
+import type { PrintedHead, PrintedSlot } from '@/server/exams/printed';
 import { editorSide } from '../kinds/editors';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
+import { drawTextFormulas } from '../sheet/formulas';
 import { marksText } from '../words/marks';
 import type { DrawnVersion } from './draw-version';
 import { PaperHead } from './PaperHead';
@@ -19,33 +20,43 @@ export function PrintedScheme({ exam, version }: { exam: PrintedHead; version: D
             {section.letter} {section.title} <span>[{marksText(section.marks)}]</span>
           </h2>
           {section.items.map(({ id, number, label, marks, slots, explanation, drawn }) => (
-            <section key={id} className="qhead printed-question" aria-label={`Question ${number}`}>
-              <span className="qno">{number}</span>
-              <span className="qmarks">[{marksText(marks)}]</span>
-              <p className="soft mb-1">{label}</p>
-              {slots.map((slot) => (
-                <div key={slot.id} className="scheme-slot">
-                  {slots.length > 1 && <b>{slot.letter} </b>}
-                  {slot.written && <b>{slot.written} · </b>}
-                  {slot.key && <TextWithFormulas text={slot.key} drawn={drawn} />}
-                  {slots.length > 1 && <span className="soft"> [{marksText(slot.marks)}]</span>}
-                  {slot.rubric ? (
-                    <RubricTable rubric={slot.rubric} />
-                  ) : (
-                    <p className="mb-1">{editorSide(slot.kind).sentence(slot.setup)}</p>
-                  )}
-                </div>
-              ))}
-              {explanation && (
-                <div className="prose soft">
-                  <ContentView content={explanation} drawn={drawn} slot={() => null} />
-                </div>
-              )}
+            <section key={id} className="scheme-question" aria-label={`Question ${number}`}>
+              <b>{number}</b>
+              <div>
+                <p className="soft mb-1">{label}</p>
+                {slots.map((slot) => (
+                  <div key={slot.id} className="scheme-slot">
+                    <p>
+                      {slots.length > 1 && <b>{slot.letter} </b>}
+                      {slot.written && <b>{slot.written} · </b>}
+                      {slot.key && <TextWithFormulas text={slot.key} drawn={drawn} />}
+                      {slots.length > 1 && <span className="soft"> [{marksText(slot.marks)}]</span>}
+                    </p>
+                    {slot.rubric ? <RubricTable rubric={slot.rubric} /> : <Rules slot={slot} />}
+                  </div>
+                ))}
+                {explanation && (
+                  <div className="prose soft">
+                    <ContentView content={explanation} drawn={drawn} slot={() => null} />
+                  </div>
+                )}
+              </div>
+              <b>[{marksText(marks)}]</b>
             </section>
           ))}
         </section>
       ))}
     </article>
+  );
+}
+
+/** The rules of an answer as a sentence. */
+function Rules({ slot }: { slot: PrintedSlot }) {
+  const sentence = editorSide(slot.kind).sentence(slot.setup);
+  return (
+    <p>
+      <TextWithFormulas text={sentence} drawn={drawTextFormulas(sentence)} />
+    </p>
   );
 }
 
