@@ -2,6 +2,7 @@ import type { Variation } from '@/core/bank/variation';
 import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
 import { contentFromLines } from '@/core/content/lines';
 import { type ExamPlan, revisionKey } from '@/core/exams/plan';
+import { ON_RELEASE } from '@/core/exams/sees';
 import { choice } from '@/core/kinds/choice/choice';
 import { SAMPLE_SECRETS } from '@/core/kinds/contract';
 import { kindOf } from '@/core/kinds/registry';
@@ -133,6 +134,7 @@ export function sampleExam(
     pages: 'question',
     numbering: 'through',
     keepPassages: false,
+    sees: ON_RELEASE,
     confirmHandIn: true,
     rounding: { mode: 'half_up', places: 1, first: false },
   };

@@ -139,7 +139,7 @@ it('is marked, mended, released and exported by what each student met', async ()
   for (const who of ['ada', 'ben']) {
     const own = must(await openOwnResult(dept.as(who), attempts[who] ?? ''));
     expect(own.items.map(({ id }) => id)).toEqual(papers[who]);
-    expect(own.of).toBe('8');
+    expect(own.score?.of).toBe('8');
   }
   const book = must(await openGradebook(dept.as('teacher'), dept.course));
   const csv = gradebookCsv(book);

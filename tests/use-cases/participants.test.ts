@@ -85,7 +85,7 @@ it('a group shares one attempt: any of it writes, all of it reads the result, an
   must(await releaseResults(dept.as('teacher'), { sitting, shows }));
   for (const who of ['ada', 'ben']) {
     expect((await ownSittings(dept.as(who))).map((s) => s.attempt?.id)).toEqual([attempt]);
-    expect(await listOwnResults(dept.as(who))).toMatchObject([{ attempt, result: { marks: '4', of: '4' } }]);
+    expect(await listOwnResults(dept.as(who))).toMatchObject([{ attempt, result: { score: { marks: '4', of: '4' } } }]);
   }
   expect((await openOwnResult(dept.as('cleo'), attempt)).ok).toBe(false);
   const book = must(await openGradebook(dept.as('teacher'), dept.course));

@@ -141,7 +141,7 @@ describe('a section for some students only', () => {
     const sections = new Map(results.rows.map((row) => [row.name, Object.keys(row.sections).length]));
     expect([...sections.values()].sort()).toEqual([1, 2]);
     const own = must(await openOwnResult(ctx, attempts.ben ?? ''));
-    expect([own.of, own.sections.length]).toEqual(['4', 1]);
+    expect([own.score?.of, own.score?.sections.length]).toEqual(['4', 1]);
   });
 
   it('keeps out whoever would have no section at all, and says so', async () => {

@@ -1,14 +1,18 @@
-import { afterEach, beforeEach, expect, it } from 'vitest';
-import { placedSlots } from '@/core/bank/question';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { placedSlots, type QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
+import { type Aspect, ASPECTS, MOMENTS, ON_RELEASE, type Sees } from '@/core/exams/sees';
+import type { ChoiceSetup, ChoiceSheet } from '@/core/kinds/choice/choice';
 import { kindOf } from '@/core/kinds/registry';
 import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
-import { openOwnResult } from '@/server/results/own-result';
+import { openOwnResult, type OwnResult, type ResultSlot } from '@/server/results/own-result';
+import { listOwnResults } from '@/server/results/own-results';
 import { releaseResults } from '@/server/results/results';
 import { enterSitting } from '@/server/sittings/enter';
+import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
-import { questionOfEveryKind, SECRETS } from '../drivers/samples';
+import { questionOfEveryKind, sampleQuestion, SECRETS } from '../drivers/samples';
 import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
@@ -50,3 +54,64 @@ it('with the key switched off nothing that a student receives tells it, of any k
   const everything = await told({ marks: true, explanation: true, key: true });
   for (const secret of keys) expect(everything).toContain(secret);
 });
+
+describe('before results are released', () => {
+  /** What the page of somebody who has handed in tells, by what the exam says. */
+  async function handedIn(sees: Partial<Sees>) {
+    const { sitting } = await dept.sitting(1, 30, sampleWithTwoKinds, (plan) => ({
+      ...plan,
+      sees: { ...ON_RELEASE, ...sees },
+    }));
+    const { attempt } = must(await enterSitting(dept.as('ada'), sitting));
+    const room = must(await openRoom(dept.as('ada'), attempt));
+    const sheet = room.sections[0]?.items[0]?.sheet.slots.a?.sheet as ChoiceSheet;
+    const two = sheet.options.find(({ text }) => text === 'two');
+    const entries = [
+      { seq: 1, item: 'item0', slot: 'a', value: { chosen: [two?.id] }, age: 0 },
+      { seq: 2, item: 'item0', slot: 'c', value: { text: 'neither' }, age: 0 },
+    ];
+    must(await saveAnswers(dept.as('ada'), { attempt, device: 'device-one', entries }));
+    const writing = await openOwnResult(dept.as('ada'), attempt);
+    expect(writing).toMatchObject({ ok: false, refusal: { code: 'forbidden' } });
+    must(await handInAndMark(dept.as('ada'), attempt));
+    return { sitting, attempt, seen: await openOwnResult(dept.as('ada'), attempt) };
+  }
+
+  const slotsOf = ({ items }: OwnResult): ResultSlot[] => items.flatMap(({ slots }) => slots);
+  const TOLD: Record<Aspect, (own: OwnResult) => boolean> = {
+    marks: (own) => slotsOf(own).some(({ marks }) => marks === '1'),
+    right: (own) => slotsOf(own).some(({ outcome }) => outcome === 'right'),
+    key: (own) => JSON.stringify(own).includes('73219'),
+    explanation: (own) => JSON.stringify(own).includes('Secret explanation'),
+    remarks: (own) => JSON.stringify(own).includes('Said of two'),
+  };
+
+  it.each(ASPECTS)('%s alone is told when that is what the exam says, and nothing else', async (aspect) => {
+    const { seen, attempt } = await handedIn({ [aspect]: 'handed in' });
+    const told = must(seen);
+    // Whoever reads the marks knows what is right.
+    const expected = aspect === 'marks' ? ['marks', 'right'] : [aspect];
+    expect(ASPECTS.filter((one) => TOLD[one](told))).toEqual(expected);
+    expect(told.score).toBe(null);
+    expect(told.soFar).toEqual(aspect === 'marks' ? { marks: '1', of: '4', waiting: 1 } : null);
+    expect(await listOwnResults(dept.as('ada'))).toMatchObject([{ attempt, result: { score: null } }]);
+    expect(await openOwnResult(dept.as('ben'), attempt)).toMatchObject({ ok: false });
+  });
+
+  it.each(MOMENTS)('what is said to come %s comes then', async (moment) => {
+    const all = Object.fromEntries(ASPECTS.map((aspect) => [aspect, moment])) as Sees;
+    const { seen } = await handedIn(all);
+    expect(seen.ok).toBe(moment === 'at once' || moment === 'handed in');
+    if (!seen.ok) expect(await listOwnResults(dept.as('ada'))).toMatchObject([{ result: null }]);
+  });
+});
+
+/** A choice, a number and a short text of which one wording waits for a person. */
+function sampleWithTwoKinds(title: string): QuestionBody {
+  const body = sampleQuestion(title);
+  const choice = body.slots.a;
+  if (!choice) throw new Error('A choice');
+  const setup = choice.setup as ChoiceSetup;
+  const options = setup.options.map((option) => ({ ...option, feedback: option.id === 'o2' ? 'Said of two' : '' }));
+  return { ...body, slots: { ...body.slots, a: { ...choice, setup: { ...setup, options } } } };
+}

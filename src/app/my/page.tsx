@@ -82,11 +82,17 @@ export default async function MyPage() {
             )}
             <div className="soft">
               {r.course} ·{' '}
-              {r.result ? (
+              {r.result?.score ? (
                 <>
-                  {r.result.marks} of {r.result.of} · {r.result.percent} % ·{' '}
-                  {r.result.passed ? <span className="good">passed</span> : <span className="wrong">not passed</span>}
+                  {r.result.score.marks} of {r.result.score.of} · {r.result.score.percent} % ·{' '}
+                  {r.result.score.passed ? (
+                    <span className="good">passed</span>
+                  ) : (
+                    <span className="wrong">not passed</span>
+                  )}
                 </>
+              ) : r.result?.soFar ? (
+                `handed in, ${r.result.soFar.marks} of ${r.result.soFar.of} so far`
               ) : (
                 'handed in, not released yet'
               )}

@@ -3,6 +3,7 @@ import { type Exact, exact, marksText, ONE, percentText, ROUNDING_MODES } from '
 import type { StoredForm } from '../base/stored-form';
 import { searchSchema } from '../bank/searching';
 import { PAPER_NUMBERINGS } from './numbering';
+import { ON_RELEASE, seesSchema } from './sees';
 
 /** A question placed in an exam by revision. */
 const placement = z.object({
@@ -82,6 +83,8 @@ const plan = z.object({
   pages: z.enum(['question', 'section']),
   confirmHandIn: z.boolean(),
   numbering: z.enum(PAPER_NUMBERINGS).default('through'),
+  /** From when on students see what of their answers. */
+  sees: seesSchema.default(ON_RELEASE),
   /** What is asked about one passage stays together, in draws and shuffles. */
   keepPassages: z.boolean().default(false),
   /** The marks wanted, topics × demand; none when left out. */

@@ -64,6 +64,9 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
     if (section.items.length === 0)
       findings.push(stops('section-empty', ['section', section.id], { section: section.letter }));
   }
+  for (const aspect of ['key', 'explanation'] as const)
+    if (plan.sees[aspect] === 'handed in' || plan.sees[aspect] === 'at once')
+      findings.push(warns('seen-early', ['sees', aspect], { aspect }));
   if (exact(plan.passPercent).equals(0)) findings.push(warns('pass-mark-zero', ['passPercent']));
   if (items.length > 0 && minutes > plan.minutes) {
     findings.push(warns('too-little-time', ['minutes'], { expected: Math.ceil(minutes), minutes: plan.minutes }));

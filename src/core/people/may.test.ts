@@ -20,7 +20,7 @@ const things: { [A in Act]: Acts[A] } = {
   'manage people': null,
   'set policy': null,
   'write attempt': { participant: me },
-  'read own result': { participant: me, released: true },
+  'read own result': { participant: me, seen: true },
 };
 
 /** Who may do what: every role by every act. */
@@ -76,8 +76,8 @@ describe('permissions', () => {
   it('let nobody into the attempt or the unreleased result of another', () => {
     const other = { is: 'member', id: 'other' } as const;
     expect(may({ id: 'me', role: 'student' }, 'write attempt', { participant: other })).toBe(false);
-    expect(may({ id: 'me', role: 'student' }, 'read own result', { participant: me, released: false })).toBe(false);
-    expect(may({ id: 'me', role: 'student' }, 'read own result', { participant: other, released: true })).toBe(false);
+    expect(may({ id: 'me', role: 'student' }, 'read own result', { participant: me, seen: false })).toBe(false);
+    expect(may({ id: 'me', role: 'student' }, 'read own result', { participant: other, seen: true })).toBe(false);
   });
 
   it('let every member of a group into its attempt, and a guest into the own one only', () => {

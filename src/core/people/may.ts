@@ -42,8 +42,8 @@ export interface Acts {
   'set policy': null;
   /** Work in an attempt: only whose it is. */
   'write attempt': { participant: Participant };
-  /** Read one's own result: only whose it is, and only when released. */
-  'read own result': { participant: Participant; released: boolean };
+  /** Read what can be seen of one's own answers: only whose they are, and only when something can. */
+  'read own result': { participant: Participant; seen: boolean };
 }
 export type Act = keyof Acts;
 
@@ -83,7 +83,7 @@ const TABLE: { [A in Act]: Rule<A> } = {
   'manage people': by('lead'),
   'set policy': by('lead'),
   'write attempt': (actor, { participant }) => takesPart(actor, participant),
-  'read own result': (actor, { participant, released }) => released && takesPart(actor, participant),
+  'read own result': (actor, { participant, seen }) => seen && takesPart(actor, participant),
 };
 
 /** Whether this actor may do this to that thing. Asked in every use-case. */

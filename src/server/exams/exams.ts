@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { type ExamPlan, examForm, paperLength, placements } from '@/core/exams/plan';
+import { ON_RELEASE } from '@/core/exams/sees';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { questions } from '../db/schema/bank';
@@ -73,6 +74,7 @@ export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> 
     pages: 'question',
     numbering: 'through',
     keepPassages: true,
+    sees: ON_RELEASE,
     confirmHandIn: true,
     rounding: policy.rounding,
   };

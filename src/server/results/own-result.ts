@@ -3,17 +3,18 @@ import { ownResponses, ownSheet } from '@/core/bank/own-names';
 import type { QuestionSheet } from '@/core/bank/sheet';
 import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
-import { exact, max, min, shown, stored } from '@/core/base/exact';
+import { type Exact, exact, max, min, shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
-import { paperQuestions } from '@/core/exams/paper';
+import { type Paper, paperQuestions } from '@/core/exams/paper';
+import { both, EVERYTHING, NOTHING, seenAt, seesAnything } from '@/core/exams/sees';
 import { may } from '@/core/people/may';
 import type { TraceStep } from '@/core/rules/marking';
 import { doorState } from '@/core/sittings/entry';
-import { boundariesSchema, fillIn } from '@/core/results/policy';
+import { type Boundaries, boundariesSchema, fillIn } from '@/core/results/policy';
 import { traceWithoutKey } from '@/core/results/shown-trace';
-import { score, type SectionScore } from '@/core/results/score';
+import { type Score, score, type SectionScore } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
 import { attempts, sittings } from '../db/schema/exams';
@@ -29,8 +30,11 @@ import { showsSchema } from './results';
 export interface ResultSlot {
   id: string;
   letter: string;
-  marks: string;
+  /** Null while it waits for a person, and when marks are not shown. */
+  marks: string | null;
   of: string;
+  /** Null when it is not shown. */
+  outcome: Outcome | null;
   trace: TraceStep[];
   feedback: string;
   remark: string;
@@ -41,7 +45,6 @@ export interface ResultSlot {
 export interface ResultQuestion {
   id: string;
   number: string;
-  marks: string;
   of: string;
   /** It was taken out of the counting afterwards. */
   dropped: boolean;
@@ -51,10 +54,11 @@ export interface ResultQuestion {
   explanation: Content | null;
 }
 
-export interface OwnResult {
-  sitting: string;
-  title: string;
-  name: string;
+/** How an answer came out. */
+export type Outcome = 'right' | 'part' | 'wrong' | 'waits';
+
+/** What released results tell of the whole. */
+export interface OwnScore {
   marks: string;
   of: string;
   percent: string;
@@ -63,11 +67,21 @@ export interface OwnResult {
   grade: string | null;
   rangeText: string;
   sections: { title: string; marks: string; of: string; passed: boolean; passPercent: string | null }[];
+}
+
+export interface OwnResult {
+  sitting: string;
+  title: string;
+  name: string;
+  /** Null until results are released. */
+  score: OwnScore | null;
+  /** Before that, where marks are shown: what is known so far, and how many answers wait for a person. */
+  soFar: { marks: string; of: string; waiting: number } | null;
   /** When marks were changed after the release; null when they were not. */
   revisedAt: number | null;
   /** Until when all but the score waits, because others can still get in; null when nothing waits. */
   waitsUntil: number | null;
-  /** Empty when marks per question are not shown. */
+  /** Empty when nothing of the answers is shown. */
   items: ResultQuestion[];
 }
 
@@ -76,7 +90,29 @@ function bySuccess(sections: readonly SectionScore[], pick: typeof max): string 
   return sections.find((s) => s.percent.equals(wanted))?.title ?? '';
 }
 
-/** A student's own released result: score, what the range reads, and the sheet with its margin as far as it is shown. */
+function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText: string): OwnScore {
+  return {
+    ...score.shown,
+    passed: score.passed,
+    passPercent: shown(exact(boundaries.passPercent)),
+    grade: score.grade,
+    rangeText,
+    sections: score.sections.map((s, i) => ({
+      title: s.title,
+      marks: shown(s.marks),
+      of: shown(s.of),
+      passed: s.passed,
+      passPercent: paper.sections[i]?.passPercent ?? null,
+    })),
+  };
+}
+
+function outcomeOf(marks: Exact | null, of: Exact): Outcome {
+  if (!marks) return 'waits';
+  return marks.compare(of) >= 0 ? 'right' : marks.compare(0) > 0 ? 'part' : 'wrong';
+}
+
+/** What a student sees of their own answers: score and what the range reads when released, and the sheet with its margin as far as it is shown by then. */
 export async function openOwnResult(ctx: Context, attemptId: string): Promise<Result<OwnResult>> {
   const { read } = ctx.db;
   const found = await findAttempt(read, attemptId);
@@ -85,12 +121,16 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const released = row?.releasedAt !== null && row?.releasedAt !== undefined;
   const { participant } = found;
   const seesAll = (await inSitting(ctx, 'see results', found.attempt.sitting)).ok;
-  if (!row || !(seesAll || may(ctx.actor, 'read own result', { participant, released }))) return FORBIDDEN;
-  const shows = showsSchema.parse(row.shows ?? { marks: true, key: true, explanation: true });
-  // Marks, traces and feedback give the key away as much as the key itself does.
-  const waits = !seesAll && !shows.atOnce && doorState(row, ctx.now) !== 'closed';
-  const [called] = await read.select({ name: participantName }).from(attempts).where(eq(attempts.id, attemptId));
+  if (!row) return FORBIDDEN;
   const { plan, paper } = await paperOf(read, found.attempt);
+  const early = found.attempt.handedInAt === null ? NOTHING : seenAt(plan.sees, 'handed in');
+  if (!seesAll && !may(ctx.actor, 'read own result', { participant, seen: released || seesAnything(early) }))
+    return FORBIDDEN;
+  const shows = row.shows === null ? null : showsSchema.parse(row.shows);
+  // Marks, traces and feedback give the key away as much as the key itself does.
+  const waits = !seesAll && released && !shows?.atOnce && doorState(row, ctx.now) !== 'closed';
+  const visible = both(early, seesAll && !released ? EVERYTHING : !waits && shows ? shows : NOTHING);
+  const [called] = await read.select({ name: participantName }).from(attempts).where(eq(attempts.id, attemptId));
   const present = await currentMarks(read, { attempt: attemptId });
   const given = byAttempt(present).get(attemptId) ?? new Map();
   const boundaries = boundariesSchema.parse(row.boundaries);
@@ -110,50 +150,44 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     const own = ownNames(found.attempt.secret, item.id);
     const slots = placedSlots(item.question).map(({ id, letter, slot }): ResultSlot => {
       const mark = present.find((m) => m.item === item.id && m.slot === id);
+      const worth = item.worth.get(id) ?? item.marks;
+      const marks = given.get(item.id)?.get(id) ?? null;
+      const trace = mark?.trace ?? [];
       return {
         id,
         letter,
-        marks: mark?.marks ?? '0',
-        of: stored(item.worth.get(id) ?? item.marks),
-        trace: seesAll || shows.key ? (mark?.trace ?? []) : traceWithoutKey(mark?.trace ?? []),
-        feedback: mark?.feedback ?? '',
-        remark: mark?.remark ?? '',
-        key: shows.key ? keyWords(keyed.get(id) ?? slot) : null,
+        marks: visible.marks && marks ? stored(marks) : null,
+        of: stored(worth),
+        outcome: visible.right || visible.marks ? outcomeOf(marks, worth) : null,
+        trace: visible.marks ? (seesAll || visible.key ? trace : traceWithoutKey(trace)) : [],
+        feedback: visible.remarks ? (mark?.feedback ?? '') : '',
+        remark: visible.remarks ? (mark?.remark ?? '') : '',
+        key: visible.key ? keyWords(keyed.get(id) ?? slot) : null,
       };
     });
-    const earned = [...(given.get(item.id)?.values() ?? [])].reduce((a, b) => (b ? a.add(b) : a), item.marks.mul(0));
+    const { explanation } = item.question;
     return {
       id: item.id,
       number: item.number,
-      marks: stored(earned),
       dropped: item.dropped,
       of: stored(item.marks),
       sheet: ownSheet(item.question, own),
       responses: ownResponses(item.question, answers[item.id] ?? {}, own),
       slots,
-      explanation: shows.explanation && plainText(item.question.explanation) !== '' ? item.question.explanation : null,
+      explanation: visible.explanation && plainText(explanation) !== '' ? explanation : null,
     };
   });
   return ok({
     sitting: row.id,
     title: row.title,
     name,
-    marks: result.shown.marks,
-    of: result.shown.of,
-    percent: result.shown.percent,
-    passed: result.passed,
-    passPercent: shown(exact(boundaries.passPercent)),
-    grade: result.grade,
-    rangeText,
-    sections: result.sections.map((s, i) => ({
-      title: s.title,
-      marks: shown(s.marks),
-      of: shown(s.of),
-      passed: s.passed,
-      passPercent: paper.sections[i]?.passPercent ?? null,
-    })),
+    score: released || seesAll ? ownScore(result, paper, boundaries, rangeText) : null,
+    soFar:
+      !released && !seesAll && visible.marks
+        ? { marks: result.shown.marks, of: result.shown.of, waiting: result.waiting }
+        : null,
     revisedAt: await revisedAt(ctx, row.id),
     waitsUntil: waits ? row.closesAt : null,
-    items: shows.marks && !waits ? items : [],
+    items: seesAnything(visible) ? items : [],
   });
 }

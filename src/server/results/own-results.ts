@@ -2,12 +2,13 @@ import type { Context } from '../context';
 import { ownSittings } from '../sittings/list-sittings';
 import { openOwnResult, type OwnResult } from './own-result';
 
-/** A student's handed-in attempts, newest first; with the score when it is released. */
+/** A student's handed-in attempts, newest first, with what can be seen of them. */
 export interface OwnResultRow {
   attempt: string;
   title: string;
   course: string;
-  result: Pick<OwnResult, 'marks' | 'of' | 'percent' | 'passed'> | null;
+  /** Null when nothing can be seen yet. */
+  result: Pick<OwnResult, 'score' | 'soFar'> | null;
 }
 
 export async function listOwnResults(ctx: Context): Promise<OwnResultRow[]> {

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Rounding } from '@/core/exams/plan';
+import type { Sees } from '@/core/exams/sees';
 import { poolOf } from '@/core/exams/pool';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { doorState } from '@/core/sittings/entry';
@@ -17,14 +18,22 @@ import { changed } from '../events/versions';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { paperOf, pinnedOf } from '../sittings/pinned';
 
-/** What released results show to students, besides the score and what their range reads. */
-export const showsSchema = z.object({
-  marks: z.boolean(),
-  key: z.boolean(),
-  explanation: z.boolean(),
-  /** Shows all of this also while others can still get in; else it waits until nobody can. */
-  atOnce: z.boolean().default(false),
-});
+/** What released results show to students, besides the score and what their range reads. Those of before had everything hang on the marks. */
+export const showsSchema = z
+  .object({
+    marks: z.boolean(),
+    right: z.boolean().optional(),
+    key: z.boolean(),
+    explanation: z.boolean(),
+    remarks: z.boolean().optional(),
+    /** Shows all of this also while others can still get in; else it waits until nobody can. */
+    atOnce: z.boolean().default(false),
+  })
+  .transform(({ right, remarks, ...shows }) => {
+    if (right !== undefined && remarks !== undefined) return { ...shows, right, remarks };
+    const { marks, key, explanation } = shows;
+    return { ...shows, right: marks, key: marks && key, explanation: marks && explanation, remarks: marks };
+  });
 export type Shows = z.infer<typeof showsSchema>;
 
 /** One participant's score in one sitting. */
@@ -85,6 +94,8 @@ export interface Results {
   stillOpen: { students: number; until: number } | null;
   releasedAt: number | null;
   shows: Shows | null;
+  /** What the exam says of what is seen when. */
+  sees: Sees;
 }
 
 export async function openResults(ctx: Context, id: string): Promise<Result<Results>> {
@@ -128,6 +139,7 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
         : { students: Math.max(0, expected - begun.length), until: sitting.closesAt },
     releasedAt: sitting.releasedAt,
     shows: sitting.shows === null ? null : showsSchema.parse(sitting.shows),
+    sees: plan.sees,
   });
 }
 

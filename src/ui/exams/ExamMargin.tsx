@@ -8,6 +8,7 @@ import { marksWords, plural } from '../words/marks';
 import { dayAndTime } from '../words/time';
 import { findingText } from '../words/findings';
 import { CheckLine } from '../parts/CheckLine';
+import { SeesTable } from './SeesTable';
 import { NumberWord } from './NumberWord';
 
 interface Props {
@@ -138,11 +139,11 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
         </div>
       </div>
       <div className="note">
-        <h3>Afterwards</h3>
+        <h3>What they see, and when</h3>
+        <SeesTable sees={plan.sees} onChange={(sees) => change((p) => ({ ...p, sees }))} />
         <p>
-          They see score, marks, key and explanation when you release the results. What each range of scores reads and
-          the grade scale are the <Link href="/department#grades">department’s</Link>, until you change them for a
-          sitting:
+          Score, grade and what their range of scores reads come with the release. Ranges and grade scale are the{' '}
+          <Link href="/department#grades">department’s</Link>, until you change them for a sitting:
         </p>
         {exam.sittings.map((s) => (
           <p key={s.id}>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { releaseAction } from '@/actions/sittings';
+import { type Aspect, ASPECTS, seenAt } from '@/core/exams/sees';
 import type { Refusal } from '@/core/base/result';
 import type { Results, Shows } from '@/server/results/results';
 import { plural } from '../words/marks';
@@ -11,15 +12,17 @@ import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';
 import { CheckLine } from '../parts/CheckLine';
 
-const WORDS: Record<Exclude<keyof Shows, 'atOnce'>, string> = {
+const WORDS: Record<Aspect, string> = {
   marks: 'marks per question, with the reason for each',
+  right: 'whether each answer was right',
   key: 'the key, where an answer was not right',
   explanation: 'explanations',
+  remarks: 'remarks of markers and rules',
 };
 
 /** Says what releasing does and to how many, then does it. */
 export function Release({ results, passed, onClose }: { results: Results; passed: number; onClose: () => void }) {
-  const [shows, setShows] = useState<Shows>({ marks: true, key: true, explanation: true, atOnce: false });
+  const [shows, setShows] = useState<Shows>({ ...seenAt(results.sees, 'released'), atOnce: false });
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
   const release = async (): Promise<void> => {
@@ -39,7 +42,7 @@ export function Release({ results, passed, onClose }: { results: Results; passed
           {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed.
           You can take it back.
         </p>
-        {(Object.keys(WORDS) as (keyof typeof WORDS)[]).map((name) => (
+        {ASPECTS.map((name) => (
           <CheckLine
             key={name}
             className="mb-1"

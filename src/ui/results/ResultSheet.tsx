@@ -1,11 +1,19 @@
-import type { OwnResult } from '@/server/results/own-result';
+import type { Outcome, OwnResult } from '@/server/results/own-result';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { drawResponseFormulas } from '../sheet/response-formulas';
 import { QuestionView } from '../sheet/QuestionView';
+import { plural } from '../words/marks';
 import { dayAndTime } from '../words/time';
 import { evidenceIn, outOf, traceText } from '../words/traces';
+
+const OUTCOMES: Record<Outcome, string> = {
+  right: 'right',
+  part: 'partly right',
+  wrong: 'not right',
+  waits: 'waits for a person',
+};
 
 /** The student's own sheet again, with the margin back: score, what the range reads, marks, traces, remarks. */
 export function ResultSheet({ result }: { result: OwnResult }) {
@@ -15,17 +23,31 @@ export function ResultSheet({ result }: { result: OwnResult }) {
         <p className="soft mb-1">
           {result.title} · {result.name}
         </p>
-        <div className="d-flex gap-4 align-items-baseline flex-wrap">
-          <h1 className="mark-big mb-0">
-            {result.marks} <span className="fs-5">of {result.of}</span>
-          </h1>
-          <span className="fs-5">{result.percent} %</span>
-          {result.grade && <span className="fs-5">grade {result.grade}</span>}
-          <span className={`fs-5 ${result.passed ? 'good' : 'wrong'}`}>
-            {result.passed ? '✓ passed' : 'not passed'}
-          </span>
-          <span className="soft">pass mark {result.passPercent} %</span>
-        </div>
+        {result.score ? (
+          <div className="d-flex gap-4 align-items-baseline flex-wrap">
+            <h1 className="mark-big mb-0">
+              {result.score.marks} <span className="fs-5">of {result.score.of}</span>
+            </h1>
+            <span className="fs-5">{result.score.percent} %</span>
+            {result.score.grade && <span className="fs-5">grade {result.score.grade}</span>}
+            <span className={`fs-5 ${result.score.passed ? 'good' : 'wrong'}`}>
+              {result.score.passed ? '✓ passed' : 'not passed'}
+            </span>
+            <span className="soft">pass mark {result.score.passPercent} %</span>
+          </div>
+        ) : (
+          <>
+            <h1 className="fs-5 fw-bold mb-1">
+              {result.soFar ? `${result.soFar.marks} of ${result.soFar.of} marks so far` : 'Handed in'}
+            </h1>
+            <p className="soft mb-0">
+              {result.soFar && result.soFar.waiting > 0
+                ? `${plural(result.soFar.waiting, 'answer waits', 'answers wait')} for a person. `
+                : ''}
+              Your result comes when your teacher releases it.
+            </p>
+          </>
+        )}
         {result.revisedAt !== null && (
           <p className="hand mt-2 mb-0">These results were revised on {dayAndTime(result.revisedAt)}.</p>
         )}
@@ -35,10 +57,10 @@ export function ResultSheet({ result }: { result: OwnResult }) {
             {dayAndTime(result.waitsUntil)}.
           </p>
         )}
-        {result.rangeText && <p className="mt-3 mb-0 fs-6">{result.rangeText}</p>}
-        {result.sections.length > 1 && (
+        {result.score?.rangeText && <p className="mt-3 mb-0 fs-6">{result.score.rangeText}</p>}
+        {result.score && result.score.sections.length > 1 && (
           <p className="soft mt-2 mb-0">
-            {result.sections
+            {result.score.sections
               .map((s) => `${s.title}: ${s.marks} of ${s.of}${s.passed ? '' : `, not the ${s.passPercent} % it needs`}`)
               .join(' · ')}
           </p>
@@ -70,17 +92,26 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           <aside className="margin" aria-label={`Marks of question ${item.number}`}>
             {item.dropped && <p className="note hand">This question does not count, for nobody.</p>}
             {item.slots.map((slot) => (
-              <div key={slot.id} className={`note ${slot.marks === slot.of ? 'tick' : 'red'}`}>
+              <div
+                key={slot.id}
+                className={`note ${slot.outcome === null ? '' : slot.outcome === 'right' ? 'tick' : 'red'}`}
+              >
                 <h3>
                   {item.slots.length > 1 && <span className="letter">{slot.letter}</span>}
-                  <span className={slot.marks === slot.of ? 'good' : 'wrong'}>{outOf(slot.marks, slot.of)}</span>
+                  {slot.outcome !== null && (
+                    <span className={slot.outcome === 'right' ? 'good' : slot.outcome === 'waits' ? 'soft' : 'wrong'}>
+                      {slot.marks === null ? OUTCOMES[slot.outcome] : outOf(slot.marks, slot.of)}
+                    </span>
+                  )}
                 </h3>
-                <p className="soft">
-                  <TextWithFormulas text={traceText(slot.trace)} drawn={drawTextFormulas(traceText(slot.trace))} />
-                </p>
+                {slot.trace.length > 0 && (
+                  <p className="soft">
+                    <TextWithFormulas text={traceText(slot.trace)} drawn={drawTextFormulas(traceText(slot.trace))} />
+                  </p>
+                )}
                 {slot.feedback && <p>{slot.feedback}</p>}
                 {slot.remark && <p className="wrong fw-normal">“{slot.remark}”</p>}
-                {slot.key !== null && slot.marks !== slot.of && (
+                {slot.key !== null && slot.outcome !== 'right' && (
                   <p>
                     Key: <TextWithFormulas text={slot.key} drawn={drawTextFormulas(slot.key)} />
                   </p>

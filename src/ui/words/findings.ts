@@ -40,6 +40,8 @@ const SENTENCES: Record<string, FindingSentence> = {
     v.count === 1
       ? 'One cell of the blueprint has other marks than you want.'
       : `${v.count} cells of the blueprint have other marks than you want.`,
+  'seen-early': (v) =>
+    `Whoever hands in first sees ${v.aspect === 'key' ? 'the key' : 'explanations'} while others may still be writing.`,
   'section-for-nobody': (v) => `Section ${v.section} is for nobody in the course.`,
   'students-without-section': (v) =>
     `${plural(Number(v.count), 'student')} of the course ${v.count === 1 ? 'has' : 'have'} no section at all, and cannot begin.`,
