@@ -5,10 +5,11 @@ import type { Context } from '@/server/context';
 import { staffContext } from '@/server/auth/request';
 import { setStaff } from '@/server/people/courses';
 import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/groups';
-import { enrol, setSubjects, unenrol } from '@/server/people/roster';
+import { enrol, openRoster, type Roster, setSubjects, unenrol } from '@/server/people/roster';
 import { setProvision } from '@/server/people/members';
 import { resetPassword } from '@/server/people/passwords';
 import { setPolicy } from '@/server/people/policy';
+import { text } from './sent';
 
 export async function resetPasswordAction(input: unknown): Promise<Result<null>> {
   return resetPassword(await staffContext(), input);
@@ -30,6 +31,10 @@ export async function setExtraTimeAction(input: unknown): Promise<Result<null>> 
   const result = await setProvision(await staffContext(), input);
   revalidatePath('/department');
   return result;
+}
+
+export async function rosterAction(course: string): Promise<Result<Roster>> {
+  return openRoster(await staffContext(), text(course));
 }
 
 type RosterAct = (ctx: Context, input: unknown) => Promise<Result<null>>;

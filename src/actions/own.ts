@@ -1,10 +1,29 @@
 'use server';
-import { ok, type Result } from '@/core/base/result';
-import { studentContext } from '@/server/auth/request';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { keepSession, requestSource, writerContext } from '@/server/auth/request';
+import { GUEST_SESSION_LENGTH } from '@/server/auth/sessions';
+import { outside } from '@/server/outside';
+import { admitGuest } from '@/server/people/participants';
 import { enterSitting } from '@/server/sittings/enter';
+
+const field = (form: FormData, name: string): string => String(form.get(name) ?? '');
 
 /** Begins, or finds what was begun; gives the address of the room. */
 export async function enterAction(_: Result<string> | null, form: FormData): Promise<Result<string>> {
-  const entered = await enterSitting(await studentContext(), String(form.get('sitting')));
+  const entered = await enterSitting(await writerContext(), field(form, 'sitting'), field(form, 'code'));
+  return entered.ok ? ok(`/room/${entered.value.attempt}`) : entered;
+}
+
+/** Lets somebody without an account in, and begins. */
+export async function enterAsGuestAction(_: Result<string> | null, form: FormData): Promise<Result<string>> {
+  const sitting = field(form, 'sitting');
+  const name = field(form, 'name');
+  if (name.trim() === '') return refuse('name-asked', { at: ['name'] });
+  const out = await outside();
+  const source = await requestSource();
+  const admitted = await admitGuest(out, sitting, { name, code: field(form, 'code'), source });
+  if (!admitted.ok) return admitted;
+  await keepSession(admitted.value.token, GUEST_SESSION_LENGTH);
+  const entered = await enterSitting({ ...out, actor: admitted.value.guest }, sitting);
   return entered.ok ? ok(`/room/${entered.value.attempt}`) : entered;
 }

@@ -2,7 +2,7 @@
 import { redirect } from 'next/navigation';
 import { type Refusal, type Result, refuse } from '@/core/base/result';
 import { dropSession, keepSession, maybeContext, requestSource, sessionToken } from '@/server/auth/request';
-import { signIn, signOut } from '@/server/auth/sessions';
+import { homeOf, signIn, signOut } from '@/server/auth/sessions';
 import { changeOwnPassword } from '@/server/people/passwords';
 import { outside } from '@/server/outside';
 
@@ -17,7 +17,7 @@ export async function signInAction(_: SignInState, form: FormData): Promise<Sign
   const result = await signIn(await outside(), { userName, password, source: await requestSource() });
   if (!result.ok) return { refusal: result.refusal, userName };
   await keepSession(result.value.token);
-  redirect(result.value.member.role === 'student' ? '/my' : '/');
+  redirect(homeOf(result.value.member));
 }
 
 export async function changePasswordAction(input: { current: string; wanted: string }): Promise<Result<null>> {

@@ -95,13 +95,15 @@ it('a group shares one attempt: any of it writes, all of it reads the result, an
   ]);
 });
 
+const arrival = (name: string, code = '', source = '203.0.113.7') => ({ name, code, source });
+
 it('guests and the nameless come by the link of one sitting, each to an attempt of their own', async () => {
   const sitting = await sittingFor('link');
   const other = await sittingFor('link');
   const closed = (await dept.sitting(1)).sitting;
-  expect((await admitGuest(dept.out, closed, 'Somebody')).ok).toBe(false);
-  const guest = must(await admitGuest(dept.out, sitting, '  Rowan Vale '));
-  const nameless = must(await admitGuest(dept.out, sitting, ' '));
+  expect((await admitGuest(dept.out, closed, arrival('Somebody'))).ok).toBe(false);
+  const guest = must(await admitGuest(dept.out, sitting, arrival('  Rowan Vale '))).guest;
+  const nameless = must(await admitGuest(dept.out, sitting, arrival(' '))).guest;
   const as = (actor: Actor): Context => ({ ...dept.out, actor });
 
   const { attempt } = must(await enterSitting(as(guest), sitting));

@@ -15,7 +15,7 @@ export default async function MyPage() {
   const ctx = await studentContext();
   const sittings = await ownSittings(ctx);
   const results = await listOwnResults(ctx);
-  const door = (s: (typeof sittings)[number]) => whoCanGetIn({ ...s, questions: 1, students: 1 }, ctx.now);
+  const door = (s: (typeof sittings)[number]) => whoCanGetIn({ ...s, questions: 1, students: 1, link: false }, ctx.now);
   const writing = sittings.filter((s) => s.attempt && s.attempt.handedInAt === null);
   const open = sittings.filter((s) => !s.attempt && door(s).open);
   const next = sittings.filter((s) => !s.attempt && s.opensAt > ctx.now).reverse();
@@ -47,7 +47,7 @@ export default async function MyPage() {
                 {s.extraTimePercent > 0 && ', extra time included'} · start before {timeOnly(s.closesAt)}
               </div>
             </div>
-            <EnterForm sitting={s.id} />
+            <EnterForm sitting={s.id} coded={s.coded} />
           </div>
         ))}
         {writing.length + open.length === 0 && <p className="soft mb-0">Nothing is open for you now.</p>}

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
+import { homeOf } from '@/server/auth/sessions';
 import { maybeContext } from '@/server/auth/request';
 import { readDepartment } from '@/server/people/policy';
 import { outside } from '@/server/outside';
@@ -9,7 +10,8 @@ export const metadata: Metadata = { title: 'Sign in' };
 
 export default async function SignInPage() {
   const context = await maybeContext();
-  if (context) redirect(context.actor.role === 'student' ? '/my' : '/');
+  // A guest may have an account all the same.
+  if (context && context.actor.role !== 'guest') redirect(homeOf(context.actor));
   const department = await readDepartment((await outside()).db.read);
   return <SignInForm department={department.name} institute={department.institute} />;
 }

@@ -43,7 +43,7 @@ const draw = z.object({
 export type Draw = z.infer<typeof draw>;
 
 /** Some students: those with one of the subjects, in one of the groups, or named. */
-const onlySchema = z.object({
+export const onlySchema = z.object({
   subjects: z.array(z.string().trim().min(1).max(80)).max(30),
   groups: z.array(z.string().max(40)).max(100),
   members: z.array(z.string().max(40)).max(500),

@@ -6,6 +6,8 @@ export interface Door {
   endedAt: number | null;
   questions: number;
   students: number;
+  /** Whoever has its link can come, too. */
+  link: boolean;
 }
 
 export type DoorState = 'before' | 'open' | 'closed';
@@ -23,7 +25,7 @@ export function whoCanGetIn(
 ):
   | { open: true; until: number }
   | { open: false; reason: 'no-students' | 'no-questions' | 'ended' | 'not-yet' | 'over' } {
-  if (door.students === 0) return { open: false, reason: 'no-students' };
+  if (door.students === 0 && !door.link) return { open: false, reason: 'no-students' };
   if (door.questions === 0) return { open: false, reason: 'no-questions' };
   if (door.endedAt !== null && now >= door.endedAt) return { open: false, reason: 'ended' };
   const state = doorState(door, now);

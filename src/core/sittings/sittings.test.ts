@@ -78,13 +78,14 @@ describe('answers near the end', () => {
 });
 
 describe('who can get in', () => {
-  const door = { opensAt: 100, closesAt: 200, endedAt: null, questions: 5, students: 3 };
+  const door = { opensAt: 100, closesAt: 200, endedAt: null, questions: 5, students: 3, link: false };
   it.each([
     [door, 150, 'open'],
     [door, 99, 'not-yet'],
     [door, 200, 'over'],
     [{ ...door, endedAt: 120 }, 150, 'ended'],
     [{ ...door, students: 0 }, 150, 'no-students'],
+    [{ ...door, students: 0, link: true }, 150, 'open'],
     [{ ...door, questions: 0 }, 150, 'no-questions'],
   ])('case %#', (facts, now, expected) => {
     const who = whoCanGetIn(facts, now);

@@ -8,7 +8,7 @@ import { SECURE, SOURCE } from '../door/headers';
 import { prove } from '../door/proven';
 import { outside } from '../outside';
 import { sessionCookie, sessionIn } from './cookie';
-import { actorOf, SESSION_LENGTH, type SignedIn } from './sessions';
+import { actorOf, homeOf, SESSION_LENGTH, type SignedIn } from './sessions';
 
 /** The context of this request: who acts, and the outside. */
 export interface RequestContext extends Context {
@@ -41,7 +41,7 @@ export const maybeContext = cache(async (): Promise<RequestContext | null> => {
 export async function staffContext(): Promise<RequestContext> {
   const context = await maybeContext();
   if (!context) redirect('/sign-in');
-  if (!may(context.actor, 'use staff rooms', null)) redirect('/my');
+  if (!may(context.actor, 'use staff rooms', null)) redirect(homeOf(context.actor));
   return context;
 }
 
@@ -49,18 +49,28 @@ export async function staffContext(): Promise<RequestContext> {
 export async function studentContext(): Promise<RequestContext> {
   const context = await maybeContext();
   if (!context) redirect('/sign-in');
-  if (context.actor.role !== 'student') redirect('/');
+  if (context.actor.role !== 'student') redirect(homeOf(context.actor));
   return context;
 }
 
-export async function keepSession(token: string): Promise<void> {
+/** The context of a page that students and guests have. */
+export async function writerContext(): Promise<RequestContext> {
+  const context = await maybeContext();
+  if (!context) redirect('/sign-in');
+  const { role } = context.actor;
+  if (role !== 'student' && role !== 'guest') redirect(homeOf(context.actor));
+  return context;
+}
+
+/** Has the browser hold a session, for so many milliseconds. */
+export async function keepSession(token: string, length = SESSION_LENGTH): Promise<void> {
   const secure = await bySecureChannel();
   (await cookies()).set(sessionCookie(secure), token, {
     httpOnly: true,
     sameSite: 'lax',
     secure,
     path: '/',
-    maxAge: SESSION_LENGTH / 1000,
+    maxAge: length / 1000,
   });
 }
 

@@ -66,15 +66,26 @@ export async function forgetTries(tx: Transaction, member: string, from: string)
   await tx.delete(signInTries).where(rowOf({ member, source: sourceHash(from) }));
 }
 
-/** Tries on names that nobody has are counted in memory, so that they look the same and leave no rows. */
+/** Tries on what has no row of its own are counted in memory, by what was tried and from where. */
 const MOST_UNKNOWN = 5000;
 const unknown = new Map<string, Tries>();
+const keyOf = (what: string, from: string): string => sourceHash(`${from} ${what}`);
 
-export function countUnknown(userName: string, from: string, now: number): number {
-  const key = sourceHash(`${from} ${userName}`);
-  const wait = waitBeforeTry(unknown.get(key) ?? null, now);
-  if (wait > 0) return wait;
+/** Milliseconds to wait before the next try on something from somewhere. */
+export function waitOn(what: string, from: string, now: number, free?: number): number {
+  return waitBeforeTry(unknown.get(keyOf(what, from)) ?? null, now, free);
+}
+
+export function noteTry(what: string, from: string, now: number): void {
+  const key = keyOf(what, from);
+  const next = afterTry(unknown.get(key) ?? null, now);
   if (unknown.size >= MOST_UNKNOWN) unknown.delete(unknown.keys().next().value ?? '');
-  unknown.set(key, afterTry(unknown.get(key) ?? null, now));
-  return 0;
+  unknown.set(key, next);
+}
+
+/** A try on a name that nobody has, counted as if somebody had it; ends with the milliseconds to wait when it may not be made. */
+export function countUnknown(userName: string, from: string, now: number): number {
+  const wait = waitOn(userName, from, now);
+  if (wait === 0) noteTry(userName, from, now);
+  return wait;
 }

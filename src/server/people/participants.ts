@@ -1,13 +1,17 @@
 import { and, count, eq, inArray, sql } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
+import { isFor } from '@/core/exams/only';
 import type { Actor } from '@/core/people/may';
 import type { Participant } from '@/core/people/participant';
 import { doorState } from '@/core/sittings/entry';
+import { openGuestSession } from '../auth/sessions';
 import { NOT_FOUND, type Outside } from '../context';
 import type { Reader, Transaction } from '../db/database';
 import { participants, sittings } from '../db/schema/exams';
 import { enrolments, groupMembers, groups } from '../db/schema/people';
 import { newId } from '../ports/ids';
+import { codeFits } from '../sittings/code';
+import { traitsInCourse, traitsOf } from './traits';
 
 /** How nobody in particular is called. */
 const NAMELESS = 'Nameless';
@@ -72,7 +76,7 @@ export async function membersBehind(read: Reader, ids: readonly string[]): Promi
 /** As whom somebody takes part in a sitting: a student of its course, the group of one, or a guest who was let in. Null for all others. */
 export async function participantIn(read: Reader, sittingId: string, person: string): Promise<Participant | null> {
   const [sitting] = await read
-    .select({ course: sittings.course, who: sittings.who })
+    .select({ course: sittings.course, who: sittings.who, only: sittings.only })
     .from(sittings)
     .where(eq(sittings.id, sittingId));
   if (!sitting) return null;
@@ -86,19 +90,26 @@ export async function participantIn(read: Reader, sittingId: string, person: str
     .from(enrolments)
     .where(and(eq(enrolments.course, sitting.course), eq(enrolments.member, person)));
   if (sitting.who === 'groups') return groupParticipant(read, { course: sitting.course, member: person });
-  return enrolled ? { is: 'member', id: person } : null;
+  if (!enrolled) return null;
+  const { only } = sitting;
+  if (only && !isFor(only, await traitsOf(read, sitting.course, { is: 'member', id: person }))) return null;
+  return { is: 'member', id: person };
+}
+
+/** What of a sitting says who takes part. */
+export type WhoTakesPart = Pick<typeof sittings.$inferSelect, 'course' | 'who' | 'only'>;
+
+/** The students of its course that a sitting is for. */
+export async function studentsFor(read: Reader, { course, only }: WhoTakesPart): Promise<Set<string>> {
+  const traits = [...(await traitsInCourse(read, course))];
+  return new Set(traits.flatMap(([id, mine]) => (only && !isFor(only, mine) ? [] : [id])));
 }
 
 /** How many may take part in a sitting; of those who come by a link nobody knows. */
-export async function participantsExpected(
-  read: Reader,
-  { course, who }: { course: string; who: 'students' | 'groups' | 'link' },
-): Promise<number> {
-  if (who === 'link') return 0;
-  const [found] =
-    who === 'groups'
-      ? await read.select({ count: count() }).from(groups).where(eq(groups.course, course))
-      : await read.select({ count: count() }).from(enrolments).where(eq(enrolments.course, course));
+export async function participantsExpected(read: Reader, sitting: WhoTakesPart): Promise<number> {
+  if (sitting.who === 'link') return 0;
+  if (sitting.who === 'students') return (await studentsFor(read, sitting)).size;
+  const [found] = await read.select({ count: count() }).from(groups).where(eq(groups.course, sitting.course));
   return found?.count ?? 0;
 }
 
@@ -117,17 +128,35 @@ export async function keepParticipant(tx: Transaction, { is, id }: Participant):
   await tx.insert(participants).values(row).onConflictDoNothing();
 }
 
+/** Somebody without an account who comes by a link. */
+export interface Arrival {
+  name: string;
+  code: string;
+  /** The address of the request. */
+  source: string;
+}
+
 /**
  * Lets somebody without an account into a sitting that is open to whoever has its link: a guest by the name given, or
- * nobody in particular when none is.
+ * nobody in particular when none is. Ends with the token of their session.
  */
-export async function admitGuest(out: Outside, sitting: string, typedName: string): Promise<Result<Actor>> {
+export async function admitGuest(
+  out: Outside,
+  sitting: string,
+  { name: typedName, code, source }: Arrival,
+): Promise<Result<{ token: string; guest: Actor }>> {
   const [row] = await out.db.read.select().from(sittings).where(eq(sittings.id, sitting));
   if (!row || row.who !== 'link') return NOT_FOUND;
-  if (doorState(row, out.now) === 'closed') return refuse('door-over');
+  const state = doorState(row, out.now);
+  if (state !== 'open') return refuse(state === 'closed' ? 'door-over' : 'door-not-yet');
+  const coded = codeFits(row, code, { by: source, now: out.now });
+  if (!coded.ok) return coded;
   const name = typedName.trim().slice(0, 200);
   const id = newId();
   const is = name === '' ? ('nameless' as const) : ('guest' as const);
-  await out.db.transaction((tx) => tx.insert(participants).values({ id, is, sitting, name }));
-  return ok({ id, role: 'guest' });
+  const token = await out.db.transaction(async (tx) => {
+    await tx.insert(participants).values({ id, is, sitting, name });
+    return openGuestSession(tx, id, out.now);
+  });
+  return ok({ token, guest: { id, role: 'guest' } });
 }

@@ -13,10 +13,11 @@ import { provisions } from '../db/schema/people';
 import { keepParticipant, participantIn } from '../people/participants';
 import { traitsOf } from '../people/traits';
 import { newId, newSeed } from '../ports/ids';
+import { codeFits } from './code';
 import { placedIn } from './pinned';
 
 /** Starts the attempt of whoever comes, or finds the one begun before; refused with the reason when they cannot get in. */
-export async function enterSitting(ctx: Context, sittingId: string): Promise<Result<{ attempt: string }>> {
+export async function enterSitting(ctx: Context, sittingId: string, code = ''): Promise<Result<{ attempt: string }>> {
   const { read } = ctx.db;
   const [sitting] = await read.select().from(sittings).where(eq(sittings.id, sittingId));
   if (!sitting) return NOT_FOUND;
@@ -28,8 +29,11 @@ export async function enterSitting(ctx: Context, sittingId: string): Promise<Res
   if (begun) return ok({ attempt: begun.id });
 
   const { plan } = await placedIn(read, sittingId);
-  const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1 }, ctx.now);
+  const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1, link: false }, ctx.now);
   if (!door.open) return refuse(`door-${door.reason}`);
+  // A guest was asked for the code when they were let in.
+  const coded = participant.is === 'member' ? codeFits(sitting, code, { by: ctx.actor.id, now: ctx.now }) : ok();
+  if (!coded.ok) return coded;
   const without = sectionsWithout(plan, await traitsOf(read, sitting.course, participant));
   if (without.length === plan.sections.length) return refuse('no-section');
   const minutes = minutesWith(sitting.minutes, await extraTimePercent(read, participant));

@@ -1,5 +1,7 @@
 import { and, count, desc, eq, inArray, max, or, sql } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
+import { isFor, NO_TRAITS, type Traits } from '@/core/exams/only';
+import type { Only } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { ON_ITS_WAY } from '@/core/sittings/time';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -8,7 +10,8 @@ import type { Reader } from '../db/database';
 import { answersNow, attempts, extensions, sittings } from '../db/schema/exams';
 import { courses, enrolments, groupMembers, members, provisions } from '../db/schema/people';
 import { slowedMembers } from '../auth/tries';
-import { groupsOfCourse, guestNames } from '../people/participants';
+import { groupsOfCourse, guestNames, studentsFor } from '../people/participants';
+import { traitsOf } from '../people/traits';
 import { type AttemptInTime, attemptsOf } from './attempts';
 
 const rosterSize = sql<number>`(SELECT count(*) FROM ${enrolments} WHERE ${enrolments.course} = ${sittings.course})`;
@@ -22,6 +25,9 @@ const columns = {
   endedAt: sittings.endedAt,
   minutes: sittings.minutes,
   releasedAt: sittings.releasedAt,
+  who: sittings.who,
+  only: sittings.only,
+  courseId: courses.id,
   students: rosterSize,
 };
 
@@ -51,7 +57,16 @@ export async function listSittings(ctx: Context): Promise<Result<SittingRow[]>> 
     .where(inArray(sittings.course, own))
     .groupBy(sittings.id)
     .orderBy(desc(sittings.opensAt));
-  return ok(rows);
+  return ok(
+    await Promise.all(
+      rows.map(async ({ who, only, courseId, ...row }) => {
+        if (who === 'link') return { ...row, students: row.started };
+        return only
+          ? { ...row, students: (await studentsFor(ctx.db.read, { who, only, course: courseId })).size }
+          : row;
+      }),
+    ),
+  );
 }
 
 /** Somebody of a sitting as the teacher watches it: a student, or a guest. */
@@ -81,6 +96,12 @@ export interface WatchedPerson {
 
 export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'> {
   courseTitle: string;
+  /** Whoever has its link can come, too. */
+  link: boolean;
+  /** It is for some students of the course only. */
+  some: boolean;
+  /** What has to be typed to get in; null when nothing has. */
+  code: string | null;
   people: WatchedPerson[];
 }
 
@@ -90,7 +111,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   if (!allowed.ok) return allowed;
   const { read } = ctx.db;
   const [row] = await read
-    .select({ ...columns, who: sittings.who, courseId: courses.id, courseTitle: courses.title })
+    .select({ ...columns, code: sittings.code, courseTitle: courses.title })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
     .where(eq(sittings.id, id));
@@ -102,6 +123,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     .leftJoin(provisions, eq(provisions.member, members.id))
     .where(eq(enrolments.course, row.courseId))
     .orderBy(members.name);
+  const expected = await studentsFor(read, { ...row, course: row.courseId });
   const begun = new Map((await attemptsOf(read, id)).map((one) => [one.attempt.participant, one]));
   const arrived = await lastArrivals(read, id);
   const slowed = await slowedMembers(ctx);
@@ -110,16 +132,21 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   const more = await read.select().from(extensions).where(eq(extensions.sitting, id));
   const minutesOf = (participant: string): number =>
     more.filter((e) => e.participant === participant).reduce((n, e) => n + e.minutes, 0);
-  const students = roster.map(({ extraTimePercent, ...student }): WatchedPerson => {
+  const link = row.who === 'link';
+  const students = roster.flatMap(({ extraTimePercent, ...student }): WatchedPerson[] => {
     const participant = groupOf.get(student.id) ?? student.id;
     const mine = begun.get(participant);
-    return {
-      ...student,
-      extraTimePercent: extraTimePercent ?? 0,
-      extraMinutes: minutesOf(participant),
-      slowedUntil: slowed.get(student.id) ?? 0,
-      attempt: mine ? watched(mine, arrived) : null,
-    };
+    // Of those who come by a link nobody is waited for.
+    if (!mine && (link || !expected.has(student.id))) return [];
+    return [
+      {
+        ...student,
+        extraTimePercent: extraTimePercent ?? 0,
+        extraMinutes: minutesOf(participant),
+        slowedUntil: slowed.get(student.id) ?? 0,
+        attempt: mine ? watched(mine, arrived) : null,
+      },
+    ];
   });
   const guests = [...names].flatMap(([guest, name]): WatchedPerson[] => {
     const mine = begun.get(guest);
@@ -127,8 +154,8 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     const extraMinutes = minutesOf(guest);
     return [{ id: guest, name, extraTimePercent: 0, extraMinutes, slowedUntil: 0, attempt: watched(mine, arrived) }];
   });
-  const { courseId: _, who: __, ...sitting } = row;
-  return ok({ ...sitting, people: [...students, ...guests] });
+  const { courseId: _, who: __, only, ...sitting } = row;
+  return ok({ ...sitting, link, some: only !== null, people: [...students, ...guests] });
 }
 
 /** When the last of the present answers of each attempt arrived. */
@@ -156,6 +183,8 @@ function watched(
 export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 'students'> {
   attempt: { id: string; handedInAt: number | null } | null;
   extraTimePercent: number;
+  /** A code has to be typed to get in. */
+  coded: boolean;
 }
 
 /** The sittings of a student's courses with the state of their own attempt, newest first. */
@@ -169,6 +198,7 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
       ...columns,
       attempt: { id: attempts.id, handedInAt: attempts.handedInAt },
       extra: provisions.extraTimePercent,
+      coded: sql<number>`${sittings.code} IS NOT NULL`,
     })
     .from(sittings)
     .innerJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, ctx.actor.id)))
@@ -182,5 +212,17 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
     )
     .leftJoin(provisions, eq(provisions.member, ctx.actor.id))
     .orderBy(desc(sittings.opensAt));
-  return rows.map(({ extra, students: _, ...row }) => ({ ...row, extraTimePercent: extra ?? 0 }));
+  const traits = new Map<string, Traits>();
+  for (const { only, courseId } of rows)
+    if (only && !traits.has(courseId))
+      traits.set(courseId, await traitsOf(ctx.db.read, courseId, { is: 'member', id: ctx.actor.id }));
+  const isMine = (only: Only | null, courseId: string): boolean =>
+    only === null || isFor(only, traits.get(courseId) ?? NO_TRAITS);
+  return rows
+    .filter(({ attempt, only, courseId }) => attempt !== null || isMine(only, courseId))
+    .map(({ extra, coded, students: _, who: __, only: ___, courseId: ____, ...row }) => ({
+      ...row,
+      extraTimePercent: extra ?? 0,
+      coded: coded === 1,
+    }));
 }

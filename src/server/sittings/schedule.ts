@@ -5,7 +5,7 @@ import { ok, type Result, refuse } from '@/core/base/result';
 import { placedSlots } from '@/core/bank/question';
 import { titleOf, totalMarks } from '@/core/bank/summary';
 import { unmended } from '@/core/exams/paper';
-import { examForm, type ExamPlan } from '@/core/exams/plan';
+import { examForm, type ExamPlan, onlySchema } from '@/core/exams/plan';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
 import { withPassMark } from '@/core/results/policy';
 import { type Context, NOT_FOUND, parse } from '../context';
@@ -16,6 +16,7 @@ import { changed } from '../events/versions';
 import { freshPlan, revisionToPlace } from '../exams/exams';
 import { readRevision, revisionsOf } from '../exams/revisions';
 import { scheduledPlan } from '../exams/sought';
+import { studentsFor } from '../people/participants';
 import { readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
 
@@ -25,6 +26,12 @@ const input = z.object({
   opensAt: z.number().int(),
   closesAt: z.number().int(),
   minutes: z.number().int().min(1, 'minutes-range').max(1440, 'minutes-range'),
+  /** The students of the course, or whoever has the link. */
+  who: z.enum(['students', 'link']).default('students'),
+  /** Of the students only these. */
+  only: onlySchema.nullable().default(null),
+  /** What has to be typed to get in. */
+  code: z.string().trim().min(4, 'code-length').max(40, 'code-length').nullable().default(null),
 });
 
 /** Schedules a sitting of an exam for a course; pins the plan as it is now. */
@@ -33,7 +40,10 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   if (!parsed.ok) return parsed;
   const allowed = await inCourse(ctx, 'run sittings', parsed.value.course);
   if (!allowed.ok) return allowed;
-  const { exam, course, opensAt, closesAt, minutes } = parsed.value;
+  const { exam, course, opensAt, closesAt, minutes, who, code } = parsed.value;
+  const only = who === 'link' ? null : parsed.value.only;
+  if (only && (await studentsFor(ctx.db.read, { course, who, only })).size === 0)
+    return refuse('nobody-chosen', { at: ['only'] });
   if (closesAt <= opensAt) return refuse('ends-before-it-starts', { at: ['closesAt'] });
   if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
   const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
@@ -44,18 +54,14 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   const readiness = examReadiness(unmended(plan, await revisionsOf(ctx.db.read, plan)));
   const stopping = readiness.findings.filter((f) => f.weight === 'stops').length;
   if (stopping > 0) return refuse('exam-not-ready', { at: ['exam'], values: { count: stopping } });
-  return pin(ctx, { plan: { ...plan, minutes }, exam, course, opensAt, closesAt });
+  return pin(ctx, { plan: { ...plan, minutes }, exam, course, opensAt, closesAt, who, only, code });
 }
 
-interface Pin {
+type Pin = Pick<typeof sittings.$inferInsert, 'exam' | 'course' | 'opensAt' | 'closesAt' | 'who' | 'only' | 'code'> & {
   plan: ExamPlan;
-  exam: string | null;
-  course: string;
-  opensAt: number;
-  closesAt: number;
-}
+};
 
-async function pin(ctx: Context, { plan, exam, course, opensAt, closesAt }: Pin): Promise<Result<{ id: string }>> {
+async function pin(ctx: Context, { plan, course, ...how }: Pin): Promise<Result<{ id: string }>> {
   const [known] = await ctx.db.read.select({ id: courses.id }).from(courses).where(eq(courses.id, course));
   if (!known) return refuse('course-unknown', { at: ['course'] });
   const { policy } = await readDepartment(ctx.db.read);
@@ -63,13 +69,11 @@ async function pin(ctx: Context, { plan, exam, course, opensAt, closesAt }: Pin)
   const id = newId();
   await ctx.db.transaction(async (tx) => {
     await tx.insert(sittings).values({
+      ...how,
       id,
-      exam,
       course,
       title: plan.title,
       plan,
-      opensAt,
-      closesAt,
       minutes: plan.minutes,
       boundaries: withPassMark({ version: 1, ...agreed }, plan.passPercent),
       boundariesVersion: 1,

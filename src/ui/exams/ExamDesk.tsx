@@ -31,7 +31,7 @@ import { ExamMargin } from './ExamMargin';
 import type { DrawnFrom } from './DrawRow';
 import { movedItem, withItem, withSection } from './plan-moves';
 import { PlanSection } from './PlanSection';
-import type { CoursePeople } from './SectionLine';
+import type { CoursePeople } from './OnlyFor';
 import { Schedule } from './Schedule';
 import { TryPaper } from './TryPaper';
 import { Trouble } from '../parts/Trouble';

@@ -9,7 +9,8 @@ import { AddQuestion } from './AddQuestion';
 import { type DrawnFrom, DrawRow } from './DrawRow';
 import { PlanRow } from './PlanRow';
 import { changedSection, withDraw, withoutSection } from './plan-moves';
-import { type CoursePeople, SectionLine } from './SectionLine';
+import type { CoursePeople } from './OnlyFor';
+import { SectionLine } from './SectionLine';
 
 interface Props {
   section: Section;

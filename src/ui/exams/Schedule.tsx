@@ -6,9 +6,11 @@ import Modal from 'react-bootstrap/Modal';
 import { scheduleAction } from '@/actions/exams';
 import type { Refusal } from '@/core/base/result';
 import type { CourseRow } from '@/server/people/courses';
+import { useCoursePeople } from '../people/use-course-people';
 import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';
+import { NOBODY, OnlyFor } from './OnlyFor';
 
 interface Props {
   exam: string;
@@ -21,6 +23,8 @@ interface Props {
   onClose: () => void;
 }
 
+type Who = 'all' | 'some' | 'link';
+
 /** Schedules a sitting: for whom, from when to when, how long each. */
 export function Schedule({ exam, course, minutes, courses, stopping, zone, onClose }: Props) {
   const router = useRouter();
@@ -31,7 +35,11 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
     opens: forField(start, zone),
     closes: forField(start + Math.max(120, minutes + 30) * 60_000, zone),
     minutes: String(minutes),
+    who: 'all' as Who,
+    only: NOBODY,
+    code: '',
   });
+  const people = useCoursePeople(form.course, form.who === 'some');
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
   const set = (part: Partial<typeof form>): void => setForm({ ...form, ...part });
@@ -43,6 +51,9 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
       opensAt: fromField(form.opens, zone),
       closesAt: fromField(form.closes, zone),
       minutes: Number(form.minutes),
+      who: form.who === 'link' ? 'link' : 'students',
+      only: form.who === 'some' ? form.only : null,
+      code: form.code.trim() || null,
     });
     if (result.ok) return router.push(`/sittings/${result.value.id}`);
     setBusy(false);
@@ -69,19 +80,48 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
           <label className="form-label" htmlFor="who">
             Who
           </label>
-          <select
-            id="who"
-            className="form-select mb-3"
-            value={form.course}
-            onChange={(e) => set({ course: e.target.value })}
-          >
-            {courses.map((c) => (
-              <option key={c.id} value={c.id}>
-                everybody in {c.code} {c.title}
-              </option>
-            ))}
-          </select>
+          <div className="d-flex gap-2 mb-2">
+            <select
+              id="who"
+              className="form-select"
+              value={form.who}
+              onChange={(e) => set({ who: e.target.value as Who })}
+            >
+              <option value="all">everybody in</option>
+              <option value="some">some students of</option>
+              <option value="link">whoever has the link, and</option>
+            </select>
+            <select
+              className="form-select"
+              aria-label="Course"
+              value={form.course}
+              onChange={(e) => set({ course: e.target.value, only: NOBODY })}
+            >
+              {courses.map((c) => (
+                <option key={c.id} value={c.id}>
+                  {c.code} {c.title}
+                </option>
+              ))}
+            </select>
+          </div>
+          {form.who === 'some' && (
+            <OnlyFor only={form.only} name="this sitting" people={people} onChange={(only) => set({ only })} />
+          )}
+          {beside('only')}
           {beside('course')}
+          <label className="form-label mt-2" htmlFor="code">
+            Code to get in <span className="soft">none when left empty</span>
+          </label>
+          <input
+            id="code"
+            className="form-control mb-3"
+            style={{ width: 200 }}
+            value={form.code}
+            maxLength={40}
+            autoComplete="off"
+            onChange={(e) => set({ code: e.target.value })}
+          />
+          {beside('code')}
           <div className="row g-3">
             <div className="col-6">
               <label className="form-label" htmlFor="opens">

@@ -1,14 +1,7 @@
-import type { ExamPlan, Only, Section } from '@/core/exams/plan';
-import { CheckLine } from '../parts/CheckLine';
+import type { ExamPlan, Section } from '@/core/exams/plan';
 import { MarksInput } from '../parts/MarksInput';
+import { type CoursePeople, NOBODY, OnlyFor } from './OnlyFor';
 import { changedSection } from './plan-moves';
-
-/** Who of a course a section can be for. */
-export interface CoursePeople {
-  subjects: string[];
-  groups: { id: string; name: string }[];
-  students: { id: string; name: string }[];
-}
 
 interface Props {
   section: Section;
@@ -17,8 +10,6 @@ interface Props {
   people: CoursePeople;
   change: (next: (plan: ExamPlan) => ExamPlan, tag?: string) => void;
 }
-
-const NOBODY: Only = { subjects: [], groups: [], members: [] };
 
 /** How a section differs from the others, as a sentence: for whom, what each question is worth, in which order. */
 export function SectionLine({ section, name, people, change }: Props) {
@@ -58,65 +49,6 @@ export function SectionLine({ section, name, people, change }: Props) {
         </select>
       </div>
       {only && <OnlyFor only={only} name={name} people={people} onChange={(next) => edit({ only: next })} />}
-    </div>
-  );
-}
-
-function OnlyFor({
-  only,
-  name,
-  people,
-  onChange,
-}: Pick<Props, 'name' | 'people'> & { only: Only; onChange: (only: Only) => void }) {
-  const subjects = [...new Set([...people.subjects, ...only.subjects])];
-  const students = new Map(people.students.map((one) => [one.id, one.name]));
-  const toggled = (list: string[], one: string, on: boolean): string[] =>
-    on ? [...list, one] : list.filter((other) => other !== one);
-  return (
-    <div className="fact-line only-for" role="group" aria-label={`Who has ${name}`}>
-      {subjects.map((subject) => (
-        <CheckLine
-          key={subject}
-          checked={only.subjects.includes(subject)}
-          onChange={(on) => onChange({ ...only, subjects: toggled(only.subjects, subject, on) })}
-        >
-          {subject}
-        </CheckLine>
-      ))}
-      {people.groups.map(({ id, name: group }) => (
-        <CheckLine
-          key={id}
-          checked={only.groups.includes(id)}
-          onChange={(on) => onChange({ ...only, groups: toggled(only.groups, id, on) })}
-        >
-          {group}
-        </CheckLine>
-      ))}
-      {only.members.map((id) => (
-        <CheckLine key={id} checked onChange={() => onChange({ ...only, members: toggled(only.members, id, false) })}>
-          {students.get(id) ?? 'somebody of another course'}
-        </CheckLine>
-      ))}
-      {people.students.length > 0 && (
-        <select
-          className="form-select"
-          aria-label={`One more student who has ${name}`}
-          value=""
-          onChange={(e) => onChange({ ...only, members: [...only.members, e.target.value] })}
-        >
-          <option value="">one student more…</option>
-          {people.students
-            .filter(({ id }) => !only.members.includes(id))
-            .map(({ id, name: called }) => (
-              <option key={id} value={id}>
-                {called}
-              </option>
-            ))}
-        </select>
-      )}
-      {subjects.length + people.students.length === 0 && (
-        <span className="soft">Subjects, groups and names stand in the course’s list of students.</span>
-      )}
     </div>
   );
 }

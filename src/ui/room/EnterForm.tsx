@@ -5,14 +5,25 @@ import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 
 /** Begins an attempt. Its room is loaded whole: a copy that the browser keeps for Back and Forward would show old answers. */
-export function EnterForm({ sitting }: { sitting: string }) {
+export function EnterForm({ sitting, coded = false }: { sitting: string; coded?: boolean }) {
   const [entered, enter, pending] = useActionState(enterAction, null);
   useEffect(() => {
     if (entered?.ok) window.location.assign(entered.value);
   }, [entered]);
   return (
-    <form action={enter}>
+    <form action={enter} className="enter-form">
       <input type="hidden" name="sitting" value={sitting} />
+      {coded && (
+        <input
+          name="code"
+          className="form-control"
+          aria-label="Code"
+          placeholder="Code"
+          autoComplete="off"
+          autoCapitalize="characters"
+          maxLength={60}
+        />
+      )}
       <button type="submit" className="btn btn-primary py-2" disabled={pending || entered?.ok}>
         {pending || entered?.ok ? 'Opening…' : 'Begin'}
       </button>

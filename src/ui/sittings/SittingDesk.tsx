@@ -20,6 +20,7 @@ import { doorText } from '../words/door';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { ChangeTimes } from './ChangeTimes';
+import { OpenLink } from './OpenLink';
 import { SayToRooms } from './SayToRooms';
 import { dayAndTime, timeLeft, timeOnly } from '../words/time';
 import { Trouble } from '../parts/Trouble';
@@ -104,6 +105,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         <div className={`door ${door.open ? '' : 'shut'}`} role="status">
           {doorText(door, { ...sitting, students: sitting.people.length, zone }, now)}
         </div>
+        {sitting.link && <OpenLink sitting={sitting.id} />}
         {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
         <Trouble>{trouble}</Trouble>
         {lost > 0 && (

@@ -5,6 +5,11 @@ import { dayAndTime, fromNow, timeOnly } from './time';
 interface Facts {
   course: string;
   students: number;
+  /** Only some students of the course. */
+  some: boolean;
+  /** Whoever has the link, too. */
+  link: boolean;
+  code: string | null;
   opensAt: number;
   closesAt: number;
   /** The department's time zone. */
@@ -13,9 +18,13 @@ interface Facts {
 
 /** The one line that says who can get in now, and who cannot and why. */
 export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: Facts, now: number): string {
-  const everybody = `all ${plural(facts.students, 'student')} of ${facts.course}`;
+  const students = facts.some
+    ? `${plural(facts.students, 'chosen student')} of ${facts.course}`
+    : `all ${plural(facts.students, 'student')} of ${facts.course}`;
+  const everybody = facts.link ? `whoever has the link, and the students of ${facts.course}` : students;
+  const coded = facts.code === null ? '' : ` with the code ${facts.code}`;
   if (door.open)
-    return `Open: ${everybody} can get in now, until ${timeOnly(door.until, facts.zone)}. Nobody else can.`;
+    return `Open: ${everybody} can get in now${coded}, until ${timeOnly(door.until, facts.zone)}. Nobody else can.`;
   switch (door.reason) {
     case 'no-students':
       return `Nobody can get in: ${facts.course} has no students.`;
@@ -24,7 +33,7 @@ export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: Facts, now
     case 'ended':
       return 'Nobody can get in: you have ended it.';
     case 'not-yet':
-      return `Nobody can get in yet: it opens ${dayAndTime(facts.opensAt, facts.zone)}, ${fromNow(facts.opensAt, now)}, for ${everybody}.`;
+      return `Nobody can get in yet: it opens ${dayAndTime(facts.opensAt, facts.zone)}, ${fromNow(facts.opensAt, now)}, for ${everybody}${coded}.`;
     case 'over':
       return `Nobody can get in any more: it ended ${dayAndTime(facts.closesAt, facts.zone)}.`;
   }

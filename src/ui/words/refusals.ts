@@ -40,6 +40,11 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'group-name-taken': () => 'Another group of the course has this name.',
   'groups-too-many': (v) => `A course has at most ${v.most} groups.`,
   'no-printer': () => 'This server has no Chromium to make PDF files with. Print, and choose “Save as PDF” there.',
+  'code-asked': () => 'Type the code that your teacher gives.',
+  'code-wrong': () => 'This is not the code. Look at it again.',
+  'code-slowed': (v) => `Too many wrong codes from here. Wait ${v.seconds} seconds, then try again.`,
+  'nobody-chosen': () => 'Nobody is chosen. Choose groups, subjects or names of the course.',
+  'name-asked': () => 'Write your name.',
   'no-section': () => 'No part of it is for you. If you think it should be, tell your teacher.',
   'door-ended': () => 'Your teacher has ended it.',
   'door-not-yet': () => 'It has not opened yet.',
@@ -113,6 +118,7 @@ const PROBLEMS: Record<string, string> = {
   'name-long': 'A shorter name, please: 80 letters at most.',
   'goal-code-empty': 'Every goal needs a code.',
   host: 'A host looks like example.org, without https:// and without a path.',
+  'code-length': 'A code has 4 to 40 signs.',
   'minutes-range': 'Between 1 and 1440 minutes.',
 };
 

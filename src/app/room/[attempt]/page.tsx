@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { studentContext } from '@/server/auth/request';
+import { writerContext } from '@/server/auth/request';
 import { openRoom } from '@/server/sittings/room';
 import { Room } from '@/ui/room/Room';
 import { drawSections } from '@/ui/sheet/draw-sections';
@@ -8,7 +8,7 @@ import { drawSections } from '@/ui/sheet/draw-sections';
 export const metadata: Metadata = { title: 'Room' };
 
 export default async function RoomPage({ params }: { params: Promise<{ attempt: string }> }) {
-  const room = await openRoom(await studentContext(), (await params).attempt);
+  const room = await openRoom(await writerContext(), (await params).attempt);
   if (!room.ok) notFound();
   return <Room key={room.value.attempt} room={{ ...room.value, sections: drawSections(room.value.sections) }} />;
 }

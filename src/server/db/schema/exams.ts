@@ -1,4 +1,5 @@
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { Only } from '@/core/exams/plan';
 import type { Participant } from '@/core/people/participant';
 import { courses, groups, members } from './people';
 
@@ -32,6 +33,10 @@ export const sittings = sqliteTable(
     minutes: integer('minutes').notNull(),
     /** Who takes part: each student of the course, each group of it together, or whoever has the link. */
     who: text('who').$type<'students' | 'groups' | 'link'>().notNull().default('students'),
+    /** Of the course's students only these, `Only` as JSON; null for all. */
+    only: text('only', { mode: 'json' }).$type<Only>(),
+    /** What has to be typed to get in; null when nothing has. */
+    code: text('code'),
     /** `Boundaries` as JSON. */
     boundaries: text('boundaries', { mode: 'json' }).notNull(),
     boundariesVersion: integer('boundaries_version').notNull(),
@@ -61,6 +66,16 @@ export const participants = sqliteTable(
   },
   (t) => [index('participants_sitting').on(t.sitting)],
 );
+
+/** Sessions of guests, who have no account: each is let into one sitting. */
+export const guestSessions = sqliteTable('guest_sessions', {
+  /** SHA-256 of the token that the browser holds. */
+  tokenHash: text('token_hash').primaryKey(),
+  participant: text('participant')
+    .notNull()
+    .references(() => participants.id),
+  expiresAt: integer('expires_at').notNull(),
+});
 
 /** What one participant has in one sitting beyond the provision said once. */
 export const extensions = sqliteTable(

@@ -13,9 +13,9 @@ import { readDepartment } from '@/server/people/policy';
 import { departmentZone } from '@/server/people/zone';
 import { openRoster } from '@/server/people/roster';
 import { ExamDesk } from '@/ui/exams/ExamDesk';
-import type { CoursePeople } from '@/ui/exams/SectionLine';
+import type { CoursePeople } from '@/ui/exams/OnlyFor';
 
-const NOBODY: CoursePeople = { subjects: [], groups: [], students: [] };
+const NO_PEOPLE: CoursePeople = { subjects: [], groups: [], students: [] };
 
 export const metadata: Metadata = { title: 'Exam' };
 
@@ -32,7 +32,7 @@ export default async function ExamPage({ params }: { params: Promise<{ id: strin
       key={exam.value.id}
       exam={exam.value}
       view={must(await examView(ctx, { plan: exam.value.plan, course, exam: exam.value.id }))}
-      people={people.ok ? people.value : NOBODY}
+      people={people.ok ? people.value : NO_PEOPLE}
       agreed={policy.blueprint}
       mayAgree={may(ctx.actor, 'set policy', null)}
       zone={departmentZone()}

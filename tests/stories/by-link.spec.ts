@@ -1,0 +1,94 @@
+import { expect, type Page, test } from '@playwright/test';
+import { barriers } from '../drivers/barriers';
+import { goTo, PHONE } from '../drivers/browser';
+import { onStage } from '../drivers/stage';
+
+/** Somebody without an account comes by a link, on a phone. */
+const stage = onStage('by-link');
+let page: Page;
+let link = '';
+
+test.beforeAll(async () => {
+  page = (await stage.signIn('jonas')).page;
+});
+
+test('a teacher opens a sitting to whoever has its link, with a code', async () => {
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Certificate' }).click();
+  await page.getByRole('button', { name: 'Schedule…' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Who', { exact: true }).selectOption('some');
+  await expect(dialog.getByRole('group', { name: 'Who has this sitting' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Schedule it' }).click();
+  await expect(dialog).toContainText('Nobody is chosen.');
+  await dialog.getByLabel('Who', { exact: true }).selectOption('link');
+  await dialog.getByLabel(/^Code to get in/).fill('abc');
+  await dialog.getByRole('button', { name: 'Schedule it' }).click();
+  await expect(dialog).toContainText('A code has 4 to 40 signs.');
+  await dialog.getByLabel(/^Code to get in/).fill('rope 27');
+  expect(await barriers(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Schedule it' }).click();
+  await page.waitForURL(/\/sittings\//);
+  await expect(page.getByRole('status').first()).toContainText(
+    'Open: whoever has the link, and the students of WT-110 can get in now with the code rope 27',
+  );
+  link = await page.getByLabel('The link').inputValue();
+  expect(link).toMatch(/\/open\/[0-9a-f-]{36}$/);
+});
+
+test('a guest on a phone gets in with name and code, writes, hands in, and finds the page again', async () => {
+  const context = await stage.browser.newContext({ viewport: PHONE, hasTouch: true });
+  const guest = await context.newPage();
+  await guest.goto(link);
+  await expect(guest.getByRole('heading', { name: 'Certificate' })).toBeVisible();
+  expect(await barriers(guest)).toEqual([]);
+  await guest.getByLabel('Your name').fill('Rowan Vale');
+  await guest.getByLabel('Code').fill('rope 28');
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  await expect(guest.getByText('This is not the code.')).toBeVisible();
+  await expect(guest.getByLabel('Your name')).toHaveValue('Rowan Vale');
+  await guest.getByLabel('Code').fill('ROPE27');
+  await guest.getByRole('button', { name: 'Begin' }).dblclick();
+  await guest.waitForURL(/\/room\//);
+  await expect(guest.getByText('All answers saved ✓')).toBeVisible();
+  // Pages of others lead back to the link.
+  const room = guest.url();
+  for (const path of ['/my', '/', '/bank', '/sittings']) {
+    await guest.goto(`${stage.base}${path}`);
+    expect(guest.url()).toBe(link);
+  }
+  await guest.getByRole('link', { name: 'Go on' }).click();
+  await guest.waitForURL(room);
+  await guest.getByRole('radio').first().check();
+  await expect(guest.getByText('All answers saved ✓')).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByRole('row', { name: /Rowan Vale/ })).toHaveCount(1);
+
+  await guest
+    .getByRole('button', { name: /^Hand in/ })
+    .first()
+    .click();
+  await guest
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Hand in/ })
+    .click();
+  await expect(guest.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await guest.goto(link);
+  await expect(guest.getByText('You have handed in.')).toBeVisible();
+  expect(await barriers(guest)).toEqual([]);
+  await guest.getByRole('button', { name: 'Leave' }).click();
+  await guest.waitForURL(/\/sign-in/);
+  await guest.goto(link);
+  await expect(guest.getByLabel('Your name')).toBeVisible();
+  await context.close();
+});
+
+test('whoever is signed in and does not take part is told before they are signed out', async () => {
+  const { page: colleague, context } = await stage.signIn('imre');
+  await colleague.goto(link);
+  await expect(colleague.getByText(/You are signed in as Imre Vasko/)).toBeVisible();
+  await colleague.goto(link.replace(/[0-9a-f]{4}$/, 'ffff'));
+  await expect(colleague.getByText('This is not there').first()).toBeVisible();
+  await context.close();
+});
