@@ -18,6 +18,7 @@ vi.mock('@/server/auth/request', () => ({
   maybeContext: async () => context(),
   staffContext: async () => context(),
   studentContext: async () => context(),
+  writerContext: async () => context(),
   sessionToken: async () => 'none',
   requestSource: async () => '10.0.0.1',
   keepSession: async () => undefined,

@@ -5,7 +5,8 @@ import { type Aspect, ASPECTS, MOMENTS, ON_RELEASE, type Sees } from '@/core/exa
 import type { ChoiceSetup, ChoiceSheet } from '@/core/kinds/choice/choice';
 import { kindOf } from '@/core/kinds/registry';
 import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
-import { openOwnResult, type OwnResult, type ResultSlot } from '@/server/results/own-result';
+import { openOwnResult, type OwnResult } from '@/server/results/own-result';
+import type { ResultSlot } from '@/server/results/slots-seen';
 import { listOwnResults } from '@/server/results/own-results';
 import { releaseResults } from '@/server/results/results';
 import { enterSitting } from '@/server/sittings/enter';

@@ -12,7 +12,7 @@ export interface Traits {
 export const NO_TRAITS: Traits = { subjects: [], groups: [], members: [] };
 
 /** Subjects are the same however they are written. */
-const plain = (subject: string): string => subject.trim().toLocaleLowerCase('en');
+const plain = (subject: string): string => subject.trim().toLowerCase();
 
 /** Whether something that is for some students only is for this participant. */
 export function isFor(only: Only, who: Traits): boolean {

@@ -71,6 +71,17 @@ export const blueprintRow = z.object({ topic: z.string().max(40), know: marksTex
 /** The marks wanted of one topic, by what its questions demand. */
 export type BlueprintRow = z.infer<typeof blueprintRow>;
 
+/** How answers are checked while they are written. */
+const practice = z.object({
+  /** At the student's wish, or by itself once a question is answered. */
+  check: z.enum(['wish', 'itself']),
+  /** How often a question is checked; afterwards its answer stays. Null for as often as is wanted. */
+  tries: z.number().int().min(1).max(20).nullable(),
+  /** The key may be looked at; afterwards the answer stays. */
+  key: z.boolean(),
+});
+export type Practice = z.infer<typeof practice>;
+
 const plan = z.object({
   version: z.literal(1),
   title: z.string().trim().min(1).max(200),
@@ -85,6 +96,8 @@ const plan = z.object({
   numbering: z.enum(PAPER_NUMBERINGS).default('through'),
   /** From when on students see what of their answers. */
   sees: seesSchema.default(ON_RELEASE),
+  /** Answers can be checked while they are written; not when left out. */
+  practice: practice.optional(),
   /** What is asked about one passage stays together, in draws and shuffles. */
   keepPassages: z.boolean().default(false),
   /** The marks wanted, topics × demand; none when left out. */

@@ -4,6 +4,7 @@ import { placedSlots, type QuestionBody } from '../bank/question';
 import { questionReadiness } from '../bank/readiness';
 import { titleOf } from '../bank/summary';
 import { kindOf } from '../kinds/registry';
+import { seenAt, seesAnything } from './sees';
 import { sectionLetter } from './numbering';
 import type { PaperQuestion, Pinned } from './paper';
 import { type ExamPlan, shareOf } from './plan';
@@ -64,6 +65,8 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
     if (section.items.length === 0)
       findings.push(stops('section-empty', ['section', section.id], { section: section.letter }));
   }
+  if (plan.practice && !seesAnything(seenAt(plan.sees, 'at once')) && !plan.practice.key)
+    findings.push(warns('check-tells-nothing', ['sees']));
   for (const aspect of ['key', 'explanation'] as const)
     if (plan.sees[aspect] === 'handed in' || plan.sees[aspect] === 'at once')
       findings.push(warns('seen-early', ['sees', aspect], { aspect }));

@@ -48,6 +48,7 @@ export interface Kind<Setup, Sheet, Response> {
   parts?: Parts<Setup, Sheet, Response>;
   media?: Media<Setup>;
   lettered?: Lettered<Sheet, Response>;
+  partly?: Partly<Setup, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -119,13 +120,19 @@ export interface Lettered<Sheet, Response> {
   written: (sheet: Sheet, response: Response) => string | null;
 }
 
+/** A part of a wrong answer can be right. */
+export interface Partly<Setup, Response> {
+  /** A response without what is wrong in it; what is right stays when it is tried again. */
+  right: (setup: Setup, response: Response) => Response;
+}
+
 /** Pictures or sounds stand in its setup. */
 export interface Media<Setup> {
   /** By their hashes. */
   of: (setup: Setup) => readonly string[];
 }
 
-export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts', 'media', 'lettered'] as const;
+export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts', 'media', 'lettered', 'partly'] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 
 /** A kind that has these capabilities. */

@@ -40,6 +40,11 @@ export function accepts(
   return now <= state.deadline + GRACE && heardAt < state.deadline - UNHEARD;
 }
 
+/** Whether nothing can be written any more. */
+export function isOver(state: AttemptState, now: number): boolean {
+  return state.handedInAt !== null || now > state.deadline;
+}
+
 /** Whether the clock hands this attempt in now. */
 export function isOverdue(state: AttemptState, now: number): boolean {
   return state.handedInAt === null && now > state.deadline + GRACE;

@@ -32,18 +32,21 @@ export interface FirstMarks {
 /** What is to be marked. What stands in `givenUp` waits for a person. */
 export interface MarkOrder extends Pick<AttemptRow, 'id' | 'sitting' | keyof Lot> {
   givenUp: readonly Place[];
+  /** One question only. */
+  only?: string;
 }
 
 /** Marks every slot of an attempt by its rules; `begins` is told which one is next. Reads only. */
 export async function firstMarks(
   read: Reader,
-  { givenUp, ...attempt }: MarkOrder,
+  { givenUp, only, ...attempt }: MarkOrder,
   begins: (place: Place) => void,
 ): Promise<FirstMarks> {
   const version = await versionOf(read, `sitting:${attempt.sitting}`);
   const { paper } = await paperOf(read, attempt);
   const answers = await currentAnswers(read, attempt.id);
-  const marks = paperQuestions(paper).flatMap((item) => {
+  const asked = paperQuestions(paper).filter(({ id }) => only === undefined || id === only);
+  const marks = asked.flatMap((item) => {
     const decided = (slot: string): typeof TOO_LONG | null => {
       if (givenUp.some((place) => place.item === item.id && place.slot === slot)) return TOO_LONG;
       begins({ item: item.id, slot });

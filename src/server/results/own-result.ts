@@ -1,19 +1,15 @@
 import { eq } from 'drizzle-orm';
 import { ownResponses, ownSheet } from '@/core/bank/own-names';
 import type { QuestionSheet } from '@/core/bank/sheet';
-import { keyWords, placedSlots } from '@/core/bank/question';
-import { keyedSlots } from '@/core/bank/variant';
-import { type Exact, exact, max, min, shown, stored } from '@/core/base/exact';
+import { exact, max, min, shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
 import { type Paper, paperQuestions } from '@/core/exams/paper';
 import { both, EVERYTHING, NOTHING, seenAt, seesAnything } from '@/core/exams/sees';
 import { may } from '@/core/people/may';
-import type { TraceStep } from '@/core/rules/marking';
 import { doorState } from '@/core/sittings/entry';
 import { type Boundaries, boundariesSchema, fillIn } from '@/core/results/policy';
-import { traceWithoutKey } from '@/core/results/shown-trace';
 import { type Score, score, type SectionScore } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
@@ -25,22 +21,7 @@ import { ownNames } from '../sittings/own-names';
 import { participantName } from '../people/participants';
 import { paperOf } from '../sittings/pinned';
 import { showsSchema } from './results';
-
-/** One slot of the student's own sheet, with what the margin says about it. */
-export interface ResultSlot {
-  id: string;
-  letter: string;
-  /** Null while it waits for a person, and when marks are not shown. */
-  marks: string | null;
-  of: string;
-  /** Null when it is not shown. */
-  outcome: Outcome | null;
-  trace: TraceStep[];
-  feedback: string;
-  remark: string;
-  /** Null when keys are not shown. */
-  key: string | null;
-}
+import { type ResultSlot, slotsSeen } from './slots-seen';
 
 export interface ResultQuestion {
   id: string;
@@ -53,9 +34,6 @@ export interface ResultQuestion {
   slots: ResultSlot[];
   explanation: Content | null;
 }
-
-/** How an answer came out. */
-export type Outcome = 'right' | 'part' | 'wrong' | 'waits';
 
 /** What released results tell of the whole. */
 export interface OwnScore {
@@ -107,11 +85,6 @@ function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText:
   };
 }
 
-function outcomeOf(marks: Exact | null, of: Exact): Outcome {
-  if (!marks) return 'waits';
-  return marks.compare(of) >= 0 ? 'right' : marks.compare(0) > 0 ? 'part' : 'wrong';
-}
-
 /** What a student sees of their own answers: score and what the range reads when released, and the sheet with its margin as far as it is shown by then. */
 export async function openOwnResult(ctx: Context, attemptId: string): Promise<Result<OwnResult>> {
   const { read } = ctx.db;
@@ -146,25 +119,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     'best section': bySuccess(result.sections, max),
   });
   const items = paperQuestions(paper).map((item): ResultQuestion => {
-    const keyed = keyedSlots(item.question);
     const own = ownNames(found.attempt.secret, item.id);
-    const slots = placedSlots(item.question).map(({ id, letter, slot }): ResultSlot => {
-      const mark = present.find((m) => m.item === item.id && m.slot === id);
-      const worth = item.worth.get(id) ?? item.marks;
-      const marks = given.get(item.id)?.get(id) ?? null;
-      const trace = mark?.trace ?? [];
-      return {
-        id,
-        letter,
-        marks: visible.marks && marks ? stored(marks) : null,
-        of: stored(worth),
-        outcome: visible.right || visible.marks ? outcomeOf(marks, worth) : null,
-        trace: visible.marks ? (seesAll || visible.key ? trace : traceWithoutKey(trace)) : [],
-        feedback: visible.remarks ? (mark?.feedback ?? '') : '',
-        remark: visible.remarks ? (mark?.remark ?? '') : '',
-        key: visible.key ? keyWords(keyed.get(id) ?? slot) : null,
-      };
-    });
     const { explanation } = item.question;
     return {
       id: item.id,
@@ -173,7 +128,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
       of: stored(item.marks),
       sheet: ownSheet(item.question, own),
       responses: ownResponses(item.question, answers[item.id] ?? {}, own),
-      slots,
+      slots: slotsSeen(item, present, visible, seesAll),
       explanation: visible.explanation && plainText(explanation) !== '' ? explanation : null,
     };
   });

@@ -10,6 +10,7 @@ import type { AttemptRow } from './attempts';
 import { heldFiles } from './handed-files';
 import { ownNames } from './own-names';
 import { placedIn } from './pinned';
+import { closedIn } from './practice';
 
 const aboutWhole = z.object({ later: z.boolean() });
 
@@ -30,12 +31,13 @@ export async function acceptedValues(
 ): Promise<ReadonlyMap<number, Accepted>> {
   const { plan, revisions } = await placedIn(read, sitting);
   const met = placementsMet({ plan, revisions }, lot);
+  const closed = await closedIn(read, id, plan.practice);
   const items = new Map(placements(plan).flatMap(({ item }) => (met.has(item.id) ? [[item.id, item]] : [])));
   const accepted = new Map<number, Accepted>();
   let held: ReadonlyMap<string, number> | null = null;
   for (const { seq, item: itemId, slot: slotId, value } of entries) {
     const item = items.get(itemId);
-    if (!item) continue;
+    if (!item || (slotId !== null && closed.has(itemId))) continue;
     if (slotId === null) {
       const whole = aboutWhole.safeParse(value);
       if (whole.success) accepted.set(seq, { value: whole.data, filesBegun: [] });

@@ -5,7 +5,7 @@ import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
 import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/paper';
-import type { ExamPlan } from '@/core/exams/plan';
+import type { ExamPlan, Practice } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
@@ -13,6 +13,7 @@ import { type Answers, type AttemptInTime, currentAnswers, findAttempt } from '.
 import { type Notice, unreadNotice } from './notices';
 import { ownNames } from './own-names';
 import { paperOf } from './pinned';
+import { type Checked, toldOf } from './practice';
 
 /** A question on the paper as the student gets it. */
 export interface RoomQuestion {
@@ -59,6 +60,10 @@ export interface Room {
   marks: string;
   sections: RoomSection[];
   answers: Answers;
+  /** How answers can be checked while they are written; null when they cannot. */
+  practice: Practice | null;
+  /** What was told of questions that were checked. */
+  checked: Record<string, Checked>;
   clock: RoomClock;
 }
 
@@ -114,6 +119,8 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     marks: stored(paper.marks),
     sections: over ? [] : roomSections(paper, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
     answers: over ? {} : readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId), secret),
+    practice: plan.practice ?? null,
+    checked: plan.practice && !over ? await toldOf(ctx.db.read, attemptId) : {},
     clock: clockOf(found, ctx.now),
   });
 }

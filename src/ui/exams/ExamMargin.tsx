@@ -8,6 +8,7 @@ import { marksWords, plural } from '../words/marks';
 import { dayAndTime } from '../words/time';
 import { findingText } from '../words/findings';
 import { CheckLine } from '../parts/CheckLine';
+import { PracticeWords } from './PracticeWords';
 import { SeesTable } from './SeesTable';
 import { NumberWord } from './NumberWord';
 
@@ -95,6 +96,7 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
           <CheckLine checked={plan.keepPassages} onChange={(on) => change((p) => ({ ...p, keepPassages: on }))}>
             what is asked about one passage stays together
           </CheckLine>
+          <PracticeWords practice={plan.practice} onChange={(practice) => change((p) => ({ ...p, practice }))} />
         </div>
       </div>
       <div className="note red">

@@ -1,19 +1,13 @@
-import type { Outcome, OwnResult } from '@/server/results/own-result';
+import type { OwnResult } from '@/server/results/own-result';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { drawResponseFormulas } from '../sheet/response-formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { plural } from '../words/marks';
+import { OUTCOMES } from '../words/outcomes';
 import { dayAndTime } from '../words/time';
 import { evidenceIn, outOf, traceText } from '../words/traces';
-
-const OUTCOMES: Record<Outcome, string> = {
-  right: 'right',
-  part: 'partly right',
-  wrong: 'not right',
-  waits: 'waits for a person',
-};
 
 /** The student's own sheet again, with the margin back: score, what the range reads, marks, traces, remarks. */
 export function ResultSheet({ result }: { result: OwnResult }) {

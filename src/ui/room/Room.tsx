@@ -6,6 +6,8 @@ import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Sign } from '../frame/Sign';
 import { sideOf } from '../kinds/registry';
+import { useLatest } from '../parts/use-latest';
+import type { DrawnChecked } from '../sheet/draw-checked';
 import type { DrawnQuestion, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
@@ -14,13 +16,16 @@ import { timeLeft } from '../words/time';
 import { Contents, type Fullness } from './Contents';
 import { NoticeBox } from './NoticeBox';
 import { HandInDialog } from './HandInDialog';
+import { PracticeBox } from './PracticeBox';
 import { ReadingSize } from './ReadingSize';
 import { type Saving, useAnswers } from './use-answers';
+import { usePractice } from './use-practice';
 import { useTimeLeft } from './use-server-time';
 import { Trouble } from '../parts/Trouble';
 
-export interface DrawnRoom extends Omit<RoomData, 'sections'> {
+export interface DrawnRoom extends Omit<RoomData, 'sections' | 'checked'> {
   sections: DrawnSection[];
+  checked: Record<string, DrawnChecked>;
 }
 
 const SAVING: Record<Saving, string> = {
@@ -43,6 +48,11 @@ function fullness(item: DrawnQuestion, responses: Record<string, unknown>): Full
   return done === 0 ? 'empty' : done === slots.length ? 'full' : 'half';
 }
 
+/** The answers to a question, without what is said of the whole of it. */
+function onlySlots(responses: Readonly<Record<string, unknown>> = {}): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(responses).filter(([slot]) => slot !== ''));
+}
+
 /** The student's room: contents, the sheet, time left, and the certainty that nothing is lost. */
 export function Room({ room }: { room: DrawnRoom }) {
   const { answers, answer, saving, refused, clock, setClock, sendAll, files, keepFile } = useAnswers(
@@ -50,6 +60,9 @@ export function Room({ room }: { room: DrawnRoom }) {
     room.answers,
     room.clock,
   );
+  const now = useLatest(answers);
+  const answersOf = useCallback((item: string) => onlySlots(now.current[item]), [now]);
+  const practising = usePractice(room.attempt, room.checked, { answersOf, sendAll });
   const left = useTimeLeft(clock);
   const over = left <= 0;
   const pages =
@@ -192,8 +205,23 @@ export function Room({ room }: { room: DrawnRoom }) {
                     drawn={item.drawn}
                     withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
                     responses={answers[item.id] ?? {}}
-                    onAnswer={(slot, value) => !over && answer(item.id, slot, value)}
+                    {...(practising.told[item.id]?.closed
+                      ? {}
+                      : { onAnswer: (slot: string, value: unknown) => !over && answer(item.id, slot, value) })}
                   />
+                  {room.practice && (
+                    <PracticeBox
+                      number={item.number}
+                      item={item.id}
+                      practice={room.practice}
+                      state={practising}
+                      answers={JSON.stringify(answersOf(item.id))}
+                      answered={fullness(item, answers[item.id] ?? {})}
+                      onAgain={(responses) =>
+                        Object.entries(responses).forEach(([slot, value]) => answer(item.id, slot, value))
+                      }
+                    />
+                  )}
                   {isRefused(item) && (
                     <Trouble className="mt-3">
                       Your last change here could not be taken. What was saved before it still counts; write it anew, or

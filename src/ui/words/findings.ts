@@ -40,6 +40,7 @@ const SENTENCES: Record<string, FindingSentence> = {
     v.count === 1
       ? 'One cell of the blueprint has other marks than you want.'
       : `${v.count} cells of the blueprint have other marks than you want.`,
+  'check-tells-nothing': () => 'Answers are checked, but the table says nothing that is told when they are.',
   'seen-early': (v) =>
     `Whoever hands in first sees ${v.aspect === 'key' ? 'the key' : 'explanations'} while others may still be writing.`,
   'section-for-nobody': (v) => `Section ${v.section} is for nobody in the course.`,

@@ -45,6 +45,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'code-slowed': (v) => `Too many wrong codes from here. Wait ${v.seconds} seconds, then try again.`,
   'nobody-chosen': () => 'Nobody is chosen. Choose groups, subjects or names of the course.',
   'name-asked': () => 'Write your name.',
+  'no-network': () => 'There is no connection. Your answer is kept; try again in a moment.',
   'no-section': () => 'No part of it is for you. If you think it should be, tell your teacher.',
   'door-ended': () => 'Your teacher has ended it.',
   'door-not-yet': () => 'It has not opened yet.',

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { writerContext } from '@/server/auth/request';
 import { openRoom } from '@/server/sittings/room';
 import { Room } from '@/ui/room/Room';
+import { drawChecked } from '@/ui/sheet/draw-checked';
 import { drawSections } from '@/ui/sheet/draw-sections';
 
 export const metadata: Metadata = { title: 'Room' };
@@ -10,5 +11,11 @@ export const metadata: Metadata = { title: 'Room' };
 export default async function RoomPage({ params }: { params: Promise<{ attempt: string }> }) {
   const room = await openRoom(await writerContext(), (await params).attempt);
   if (!room.ok) notFound();
-  return <Room key={room.value.attempt} room={{ ...room.value, sections: drawSections(room.value.sections) }} />;
+  const checked = Object.entries(room.value.checked).map(([item, told]) => [item, drawChecked(told)]);
+  const drawn = {
+    ...room.value,
+    sections: drawSections(room.value.sections),
+    checked: Object.fromEntries(checked),
+  };
+  return <Room key={room.value.attempt} room={drawn} />;
 }

@@ -1,3 +1,4 @@
+import { onPlaces, whatIsRight } from '../../rules/placing/right';
 import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
@@ -79,7 +80,12 @@ function readiness(setup: GapsSetup): Finding[] {
 }
 
 /** Tiles to be put into the gaps of a text. */
-export const gaps: KindWith<'marked' | 'parts' | 'media' | 'lettered', GapsSetup, GapsSheet, PlacedResponse> = {
+export const gaps: KindWith<
+  'marked' | 'parts' | 'media' | 'lettered' | 'partly',
+  GapsSetup,
+  GapsSheet,
+  PlacedResponse
+> = {
   ...common,
   placement: 'block',
   setup: { name: 'gaps setup', version: 1, schema: setup, migrations: [] },
@@ -134,6 +140,9 @@ export const gaps: KindWith<'marked' | 'parts' | 'media' | 'lettered', GapsSetup
       tiles: byId(tiles.map((tile) => renamedShown(tile, names))),
       again,
     }),
+  },
+  partly: {
+    right: ({ gaps: all }, response) => whatIsRight(response, onPlaces(all)),
   },
   lettered: {
     crossed: () => 0,

@@ -1,3 +1,4 @@
+import { onPlaces, whatIsRight } from '../../rules/placing/right';
 import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { shuffled } from '../../base/random';
@@ -119,7 +120,12 @@ function asTyped({ names }: LabelSetup, { placed }: PlacedResponse): LabelRespon
 }
 
 /** Names to be put where they belong on a picture. */
-export const label: KindWith<'marked' | 'parts' | 'media' | 'lettered', LabelSetup, LabelSheet, LabelResponse> = {
+export const label: KindWith<
+  'marked' | 'parts' | 'media' | 'lettered' | 'partly',
+  LabelSetup,
+  LabelSheet,
+  LabelResponse
+> = {
   ...common,
   response: { ...common.response, schema: response },
   accepts(setup, { placed, typed = [] }) {
@@ -214,6 +220,9 @@ export const label: KindWith<'marked' | 'parts' | 'media' | 'lettered', LabelSet
         names: sheet.list === 'alphabet' ? byWords(names) : byId(names),
       };
     },
+  },
+  partly: {
+    right: ({ places }, response) => whatIsRight(response, onPlaces(places)),
   },
   lettered: {
     crossed: () => 0,

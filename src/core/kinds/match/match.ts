@@ -1,3 +1,4 @@
+import { onPlaces, whatIsRight } from '../../rules/placing/right';
 import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops } from '../../base/finding';
@@ -114,7 +115,7 @@ function keyText({ prompts, partners }: MatchSetup): string {
 
 /** Pairs to be matched. */
 export const match: KindWith<
-  'marked' | 'parts' | 'typed' | 'media' | 'lettered',
+  'marked' | 'parts' | 'typed' | 'media' | 'lettered' | 'partly',
   MatchSetup,
   MatchSheet,
   PlacedResponse
@@ -169,6 +170,9 @@ export const match: KindWith<
       partners: byId(partners.map((partner) => renamedShown(partner, names))),
       again,
     }),
+  },
+  partly: {
+    right: ({ prompts }, response) => whatIsRight(response, onPlaces(prompts)),
   },
   lettered: {
     crossed: () => 0,

@@ -1,3 +1,4 @@
+import { whatIsRight } from '../../rules/placing/right';
 import { writtenPlacing } from '../../rules/placing/lettered';
 import { z } from 'zod';
 import { type Finding, stops, warns } from '../../base/finding';
@@ -85,7 +86,12 @@ function tryouts(setup: SortSetup): PlacedResponse[] {
 }
 
 /** Items to be sorted into groups. */
-export const sort: KindWith<'marked' | 'parts' | 'media' | 'lettered', SortSetup, SortSheet, PlacedResponse> = {
+export const sort: KindWith<
+  'marked' | 'parts' | 'media' | 'lettered' | 'partly',
+  SortSetup,
+  SortSheet,
+  PlacedResponse
+> = {
   ...common,
   placement: 'block',
   setup: { name: 'sort setup', version: 1, schema: setup, migrations: [] },
@@ -139,6 +145,10 @@ export const sort: KindWith<'marked' | 'parts' | 'media' | 'lettered', SortSetup
       groups: groups.map((group) => renamedShown(group, names)),
       items: byId(items.map((item) => renamedShown(item, names))),
     }),
+  },
+  partly: {
+    right: ({ items }, response) =>
+      whatIsRight(response, ({ item, place }) => items.find(({ id }) => id === item)?.groups.includes(place) ?? false),
   },
   lettered: {
     crossed: () => 0,

@@ -181,6 +181,27 @@ export const answersNow = sqliteTable(
   (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
 );
 
+/** Questions of an attempt that were checked while it was written. */
+export const checks = sqliteTable(
+  'checks',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    /** How often it was checked. */
+    tries: integer('tries').notNull(),
+    /** When its key was looked at; null until then. */
+    keyAt: integer('key_at'),
+    /** The answers as they were checked last, as JSON. */
+    answers: text('answers').notNull(),
+    /** What was told of them, `Checked` as JSON. */
+    told: text('told', { mode: 'json' }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item] })],
+);
+
 /** Files that students put beside answers; the bytes lie in the files port, in pieces until all have come. */
 export const attemptFiles = sqliteTable(
   'attempt_files',

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { printedExam } from '@/server/exams/printed';
+import { canPrint } from '@/server/ports/printer';
 import { papersOrder, printOrder } from '@/ui/print/print-order';
 import { PrintScreen } from '@/ui/print/PrintScreen';
 
@@ -12,5 +13,12 @@ export default async function PrintExamPage({ params, searchParams }: PageProps<
   const order = printOrder(await searchParams);
   const exam = await printedExam(await staffContext(), id, papersOrder(order));
   if (!exam.ok) notFound();
-  return <PrintScreen exam={exam.value} order={order} back={{ href: `/exams/${id}`, name: exam.value.head.title }} />;
+  return (
+    <PrintScreen
+      exam={exam.value}
+      order={order}
+      back={{ href: `/exams/${id}`, name: exam.value.head.title }}
+      pdf={canPrint()}
+    />
+  );
 }

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { printedSitting } from '@/server/exams/printed';
+import { canPrint } from '@/server/ports/printer';
 import { papersOrder, printOrder } from '@/ui/print/print-order';
 import { PrintScreen } from '@/ui/print/PrintScreen';
 
@@ -13,6 +14,11 @@ export default async function PrintSittingPage({ params, searchParams }: PagePro
   const exam = await printedSitting(await staffContext(), id, papersOrder(order));
   if (!exam.ok) notFound();
   return (
-    <PrintScreen exam={exam.value} order={order} back={{ href: `/sittings/${id}`, name: exam.value.head.title }} />
+    <PrintScreen
+      exam={exam.value}
+      order={order}
+      back={{ href: `/sittings/${id}`, name: exam.value.head.title }}
+      pdf={canPrint()}
+    />
   );
 }
