@@ -3,6 +3,7 @@ import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import type { Context } from '@/server/context';
 import { staffContext } from '@/server/auth/request';
+import { bringInRoster, type BroughtRoster } from '@/server/people/bring-in-roster';
 import { setStaff } from '@/server/people/courses';
 import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/groups';
 import { enrol, openRoster, type Roster, setSubjects, unenrol } from '@/server/people/roster';
@@ -35,6 +36,12 @@ export async function setExtraTimeAction(input: unknown): Promise<Result<null>> 
 
 export async function rosterAction(course: string): Promise<Result<Roster>> {
   return openRoster(await staffContext(), text(course));
+}
+
+export async function bringInRosterAction(input: unknown): Promise<Result<BroughtRoster>> {
+  const result = await bringInRoster(await staffContext(), input);
+  revalidatePath('/department/courses/[id]', 'page');
+  return result;
 }
 
 type RosterAct = (ctx: Context, input: unknown) => Promise<Result<null>>;

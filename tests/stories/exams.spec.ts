@@ -192,6 +192,63 @@ test('a course has subjects and groups, and a section is for some of them only',
   await expect(paper.getByRole('heading', { name: /^B Rescue/ })).toBeVisible();
 });
 
+test('students come from a file: columns are seen, bad rows told, passwords shown once, and a second time nobody doubles', async () => {
+  await goTo(page, '/department');
+  await page.getByLabel('Courses').first().getByRole('link', { name: 'Students and groups' }).first().click();
+  const course = page.url();
+  await page.getByRole('link', { name: 'Bring in…' }).click();
+  const rows = [
+    'Kestrel Ridge Institute;;;',
+    'Learner;Account;Team;Subjects',
+    `${WT110[1]?.name};${WT110[1]?.userName};Day shift;Rope access`,
+    'Rowan Vale;;Day shift;Blades, Rope access',
+    ';nameless;;',
+    'Tess;imre;;',
+  ];
+  const file = { name: 'roster.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\r\n')) };
+  await page
+    .getByLabel(/^A workbook/)
+    .setInputFiles({ ...file, name: 'nothing.png', buffer: Buffer.from([0x89, 0x50, 0, 0]) });
+  await expect(page.getByRole('alert').filter({ hasText: 'There are no rows in this file.' })).toBeVisible();
+  await page.getByLabel(/^A workbook/).setInputFiles(file);
+  await page.getByLabel('What column 1 says').selectOption('name');
+  await page.getByLabel('What column 2 says').selectOption('user name');
+  await page.getByLabel('What column 3 says').selectOption('group');
+  await page.getByLabel('What column 4 says').selectOption('subjects');
+  await page.getByLabel('headings stand in row').selectOption('2');
+  const margin = page.getByRole('complementary', { name: 'What will be brought in' });
+  await expect(margin).toContainText('1 new student,');
+  await expect(margin).toContainText('1 student of the department, brought up to date');
+  await expect(margin).toContainText('Row 5 has no name.');
+  await expect(margin).toContainText('Row 6 “Tess” has the user name of somebody who is no student.');
+  expect(await barriers(page)).toEqual([]);
+  const bringIn = margin.getByRole('button', { name: 'Bring in 2 students' });
+  await expect(bringIn).toBeDisabled();
+  await margin.getByText('leave them out').click();
+  await bringIn.dblclick();
+  await expect(page.getByRole('heading', { name: '1 new student, 1 brought up to date' })).toBeVisible();
+  const slip = page.getByRole('listitem').filter({ hasText: 'Rowan Vale' });
+  const [userName = '', password = ''] = await slip.locator('.mono').allInnerTexts();
+  expect([userName, password]).toEqual(['rowan.v', expect.stringMatching(/^[a-z]{4}-[a-z]{4}-[a-z]{4}$/)]);
+  expect(await barriers(page)).toEqual([]);
+  await page.getByRole('link', { name: 'To the course' }).click();
+  await page.waitForURL(course);
+  await page.getByLabel('Find a student').fill('Rowan');
+  await expect(page.getByRole('textbox', { name: 'Subjects of Rowan Vale, with commas between' })).toHaveValue(
+    'Blades, Rope access',
+  );
+  await expect(page.getByLabel('Group of Rowan Vale').locator('option:checked')).toHaveText('Day shift');
+
+  const context = await stage.browser.newContext();
+  const newcomer = await context.newPage();
+  await newcomer.goto(`${stage.base}/sign-in`);
+  await newcomer.getByLabel('User name').fill(userName);
+  await newcomer.getByLabel('Password').fill(password);
+  await newcomer.getByRole('button', { name: 'Sign in' }).click();
+  await newcomer.waitForURL(/\/my$/);
+  await context.close();
+});
+
 test('an exam is printed: versions with their keys, and a PDF file', async () => {
   await goTo(page, '/exams');
   await page.getByRole('link', { name: 'Mid-term' }).click();

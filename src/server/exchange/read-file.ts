@@ -5,6 +5,7 @@ import { type Archive, readArchive } from '@/core/exchange/archive';
 import { linesFromDocx } from '@/core/exchange/docx';
 import { linesFromText, type SourceLine } from '@/core/exchange/lines';
 import { type Recognised, recognise } from '@/core/exchange/recognised';
+import { readZip } from '@/core/exchange/zip';
 import { questionsFromRows } from '@/core/exchange/rows';
 import { splitDocument } from '@/core/exchange/split';
 import { linesFromPdf } from './pdf';
@@ -49,6 +50,21 @@ export async function readFile(name: string, bytes: Uint8Array): Promise<FileRea
   return /\.(csv|tsv)$/i.test(name)
     ? { is: 'spreadsheet', ...questionsFromRows(rowsFromCsv(text)) }
     : fromLines(linesFromText(text));
+}
+
+/** The bare rows of a file; null when it has none. */
+export interface RowsRead {
+  rows: string[][] | null;
+}
+
+/** The rows of a spreadsheet, CSV text, or the users of an OneRoster package, by what the bytes are. */
+export async function readRows(bytes: Uint8Array): Promise<RowsRead> {
+  const type = await fileTypeFromBuffer(bytes);
+  if (type?.mime === 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet')
+    return { rows: await rowsFromXlsx(bytes) };
+  const csv = type?.mime === 'application/zip' ? readZip(bytes).get('users.csv') : bytes;
+  const text = csv === undefined ? null : decodedText(csv);
+  return { rows: text === null ? null : rowsFromCsv(text) };
 }
 
 /** A picture of a document under its hash, until it is looked at and kept. */

@@ -1,12 +1,12 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { ZipRefused } from '@/core/exchange/zip';
-import { readFile } from './read-file';
-import { MOST_QUESTIONS, type ReadOutcome } from './read-apart';
+import { MOST_QUESTIONS, type ReadOrder, type ReadOutcome } from './read-apart';
+import { readFile, readRows } from './read-file';
 
 /** Reads one file in a thread of its own, so that one that takes long, or wants much memory, stops nobody. */
-const { name, bytes } = workerData as { name: string; bytes: Uint8Array };
+const { name, bytes, as } = workerData as ReadOrder;
 const say = (outcome: ReadOutcome): void => parentPort?.postMessage(outcome);
-readFile(name, bytes).then(
+(as === 'rows' ? readRows(bytes) : readFile(name, bytes)).then(
   // What is too many is not carried over: taking it in would hold up whoever asked.
   (read) =>
     say('questions' in read && read.questions.length > MOST_QUESTIONS ? { refused: 'file-too-many' } : { read }),

@@ -32,7 +32,9 @@ function textOf(cell: ExcelJS.Cell): string {
 
 /** Rows of a CSV text (RFC 4180; comma, semicolon or tab). */
 export function rowsFromCsv(text: string): string[][] {
-  const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { skipEmptyLines: false });
+  // Empty lines at the end would mislead what guesses the sign between cells.
+  const lines = text.replace(/^\ufeff/, '').replace(/[\r\n]+$/, '');
+  const { data } = Papa.parse<string[]>(lines, { skipEmptyLines: false });
   return data.map((row) => row.map(undefused));
 }
 

@@ -40,6 +40,9 @@ export function CourseDesk({ roster, others }: Props) {
         title={`${roster.code} ${roster.title}`}
         state={`${roster.term} · ${plural(roster.students.length, 'student')}`}
       >
+        <Link className="btn btn-quiet" href={`/department/courses/${course}/bring-in`} prefetch={false}>
+          Bring in…
+        </Link>
         <Link className="btn btn-quiet" href={`/department/courses/${course}/print`} prefetch={false}>
           Print…
         </Link>

@@ -1,0 +1,158 @@
+/** What a column of a roster can say. */
+export const ROSTER_FIELDS = ['name', 'givenName', 'familyName', 'userName', 'subjects', 'group', 'role'] as const;
+export type RosterField = (typeof ROSTER_FIELDS)[number];
+
+/** Which column says what, from 0; what no column says is missing. */
+export type RosterColumns = Partial<Record<RosterField, number>>;
+
+export interface RosterMapping {
+  /** The row with the headings, from 0; what stands above it is passed over. -1 when there is none. */
+  header: number;
+  columns: RosterColumns;
+}
+
+/** A student as a row says. */
+export interface RosterPerson {
+  /** Its number in the file, from 1. */
+  row: number;
+  name: string;
+  userName: string;
+  subjects: string[];
+  group: string | null;
+  /** The id of whoever has this user name, or this name in the course, already; null for somebody new. */
+  known: string | null;
+}
+
+/** Why a row cannot be brought in. Worded in `ui/words`. */
+export interface BadRow {
+  row: number;
+  why:
+    | 'no-name'
+    | 'name-long'
+    | 'user-name-odd'
+    | 'user-name-twice'
+    | 'user-name-taken'
+    | 'name-twice'
+    | 'not-a-student';
+  name: string;
+}
+
+/** Somebody of the department, as far as a roster needs to know. */
+export interface KnownPerson {
+  id: string;
+  name: string;
+  userName: string;
+  student: boolean;
+  inCourse: boolean;
+}
+
+/** Headings as they are written in spreadsheets and in OneRoster 1.1 users.csv (`givenName`, `familyName`, `username`, `role`), without signs and capitals. */
+const HEADINGS: Record<RosterField, readonly string[]> = {
+  name: ['name', 'fullname', 'student', 'studentname', 'pupil'],
+  givenName: ['givenname', 'firstname', 'forename', 'first'],
+  familyName: ['familyname', 'lastname', 'surname', 'last'],
+  userName: ['username', 'user', 'login', 'account', 'userid'],
+  subjects: ['subjects', 'subject', 'options', 'courses'],
+  group: ['group', 'groups', 'team', 'set'],
+  role: ['role'],
+};
+
+const plain = (text: string): string =>
+  text
+    .normalize('NFKC')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]/gu, '');
+
+/** How many rows are looked at for headings. */
+const LOOKED_AT = 20;
+
+/** What the columns of a file seem to say: by the row with the most known headings; without one the first column is the name. */
+export function guessColumns(rows: readonly (readonly string[])[]): RosterMapping {
+  let best: RosterMapping = { header: -1, columns: { name: 0 } };
+  let most = 0;
+  rows.slice(0, LOOKED_AT).forEach((cells, header) => {
+    const columns: RosterColumns = {};
+    cells.forEach((cell, at) => {
+      const field = ROSTER_FIELDS.find((one) => columns[one] === undefined && HEADINGS[one].includes(plain(cell)));
+      if (field) columns[field] = at;
+    });
+    const count = Object.keys(columns).length;
+    const named = columns.name !== undefined || columns.familyName !== undefined;
+    if (named && count > most) {
+      most = count;
+      best = { header, columns };
+    }
+  });
+  return best;
+}
+
+const MOST_NAME = 200;
+const USER_NAME = /^[\p{L}\p{N}][\p{L}\p{N}._@-]{1,98}$/u;
+
+/**
+ * The students that the rows name. Rows that are empty are passed over; every
+ * other row is a person or a bad row with its reason. Somebody is known by the
+ * user name, or where none is said by the name, if the course has it once.
+ */
+export function readRoster(
+  rows: readonly (readonly string[])[],
+  { header, columns }: RosterMapping,
+  known: readonly KnownPerson[],
+): { people: RosterPerson[]; bad: BadRow[] } {
+  const people: RosterPerson[] = [];
+  const bad: BadRow[] = [];
+  const byUserName = new Map(known.map((one) => [one.userName.toLowerCase(), one]));
+  const inCourse = known.filter((one) => one.inCourse && one.student);
+  const taken = new Set(byUserName.keys());
+  const used = new Set<string>();
+  rows.forEach((cells, i) => {
+    if (i <= header || cells.every((cell) => cell.trim() === '')) return;
+    const row = i + 1;
+    const said = (field: RosterField): string => tidy(cells[columns[field] ?? -1] ?? '');
+    const name = said('name') || [said('givenName'), said('familyName')].filter(Boolean).join(' ');
+    const refuse = (why: BadRow['why']): void => void bad.push({ row, why, name: name.slice(0, MOST_NAME) });
+    const role = said('role').toLowerCase();
+    if (role !== '' && role !== 'student') return refuse('not-a-student');
+    if (name === '') return refuse('no-name');
+    if (name.length > MOST_NAME) return refuse('name-long');
+    const typed = said('userName').toLowerCase();
+    const alike = inCourse.filter((one) => one.name === name);
+    if (typed === '' && alike.length > 1) return refuse('name-twice');
+    const found = typed === '' ? alike[0] : byUserName.get(typed);
+    if (found && !found.student) return refuse('user-name-taken');
+    if (typed !== '' && !found && !USER_NAME.test(typed)) return refuse('user-name-odd');
+    const userName = found?.userName ?? (typed || freeUserName(name, taken));
+    if (used.has(userName)) return refuse(typed === '' ? 'name-twice' : 'user-name-twice');
+    used.add(userName);
+    taken.add(userName);
+    const subjects = said('subjects').split(/[,;]/).map(tidy).filter(Boolean);
+    people.push({
+      row,
+      name,
+      userName,
+      subjects: [...new Set(subjects.map((one) => one.slice(0, 80)))].slice(0, 30),
+      group: said('group').slice(0, 80) || null,
+      known: found?.id ?? null,
+    });
+  });
+  return { people, bad };
+}
+
+const tidy = (text: string): string => text.normalize('NFC').replace(/\s+/g, ' ').trim();
+
+/** A user name that nobody has: the first name and the first letter of the last one, in plain Latin, with a number when it is taken. */
+export function freeUserName(name: string, taken: ReadonlySet<string>): string {
+  const latin = name
+    .normalize('NFD')
+    .replace(/[^A-Za-z ]/g, '')
+    .trim()
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean);
+  const last = latin.length > 1 ? `.${latin.at(-1)?.charAt(0) ?? ''}` : '';
+  const base = latin[0] ? `${latin[0].slice(0, 40)}${last}` : 'student';
+  const free = (n: number): string => (n === 1 && latin[0] && base.length > 1 ? base : `${base}${n}`);
+  let n = 1;
+  while (taken.has(free(n))) n += 1;
+  return free(n);
+}

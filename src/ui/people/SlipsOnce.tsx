@@ -1,0 +1,57 @@
+import Link from 'next/link';
+import Button from 'react-bootstrap/Button';
+import type { BroughtRoster } from '@/server/people/bring-in-roster';
+import { PageFoot } from '../print/PageFoot';
+import { plural } from '../words/marks';
+import '../print/print.scss';
+
+interface Props {
+  course: { id: string; name: string };
+  brought: BroughtRoster;
+}
+
+/** What was brought in, with the first passwords of new students as slips: they are told here and never again. */
+export function SlipsOnce({ course, brought: { added, updated } }: Props) {
+  return (
+    <div className="split">
+      <div className="sheet plain printed">
+        <PageFoot text={course.name} />
+        <div className="no-print mb-3">
+          <h2>
+            {plural(added.length, 'new student')}, {updated} brought up to date
+          </h2>
+          {added.length > 0 ? (
+            <p className="hand">
+              Print these slips now, or write them down: the passwords are not kept and cannot be shown again. Whoever
+              loses one gets another.
+            </p>
+          ) : (
+            <p>Nobody needed a new password.</p>
+          )}
+          <span className="d-flex gap-2">
+            {added.length > 0 && <Button onClick={() => window.print()}>Print the slips</Button>}
+            <Link className="btn btn-outline-primary" href={`/department/courses/${course.id}`}>
+              To the course
+            </Link>
+          </span>
+        </div>
+        <ul className="login-slips">
+          {added.map(({ name, userName, password }) => (
+            <li key={userName}>
+              <p dir="auto">
+                <b>{name}</b>
+              </p>
+              <p className="soft">{course.name}</p>
+              <p className="mt-2">
+                User name <span className="mono">{userName}</span>
+              </p>
+              <p>
+                Password <span className="mono">{password}</span>
+              </p>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  );
+}
