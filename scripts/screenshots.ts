@@ -102,27 +102,23 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
-    'label',
-    async (p) => {
-      await p.goto('/bank');
-      await p.getByLabel('Search all text').fill('Parts of the nacelle');
-      await p.waitForTimeout(700);
-      await p
-        .getByRole('link', { name: /Parts of the nacelle/ })
-        .first()
-        .click();
-      await p.getByRole('slider', { name: /^Place 3: / }).focus();
-      await p
-        .locator('.board')
-        .first()
-        .hover({ position: { x: 300, y: 40 } });
-    },
-  ],
-  [
     'exam',
     async (p) => {
       await open(p, '/exams', 'Drive train, final');
-      await p.getByRole('button', { name: '+ Section' }).scrollIntoViewIfNeeded();
+      await p.getByLabel('Blueprint').scrollIntoViewIfNeeded();
+      await p.getByRole('button', { name: 'Want what there is' }).click();
+      await p.getByLabel('Marks wanted of Electrical, use').fill('10');
+      await p.getByRole('heading', { name: 'Blueprint' }).click();
+    },
+  ],
+  [
+    'print',
+    async (p) => {
+      await open(p, '/exams', 'Mid-term');
+      await p.getByRole('link', { name: 'Print…' }).click();
+      await p.getByLabel('How many versions').selectOption('3');
+      await p.getByRole('button', { name: 'Version B' }).click();
+      await p.getByText('version B').first().waitFor();
     },
   ],
   ['sitting', (p) => open(p, '/sittings', 'Certificate')],

@@ -195,6 +195,7 @@ test('a course has subjects and groups, and a section is for some of them only',
 test('students come from a file: columns are seen, bad rows told, passwords shown once, and a second time nobody doubles', async () => {
   await goTo(page, '/department');
   await page.getByLabel('Courses').first().getByRole('link', { name: 'Students and groups' }).first().click();
+  await page.waitForURL(/\/courses\/[0-9a-f-]{36}$/);
   const course = page.url();
   await page.getByRole('link', { name: 'Bring in…' }).click();
   const rows = [

@@ -114,7 +114,7 @@ test('she builds an exam of two sections, tries the paper, and schedules it', as
   await teacher.getByRole('option', { name: /A cable carries 400 A/ }).click();
   await teacher.getByRole('button', { name: '+ Section' }).click();
   await expect(margin).toContainText('Section B is empty.');
-  await teacher.getByLabel('Title of section 2').fill('Betz');
+  await teacher.getByLabel('Title of section B').fill('Betz');
   await teacher.getByLabel('Find a question for Betz').fill('largest share betz');
   await expect(teacher.getByRole('option', { name: /largest share/ })).toBeVisible();
   await teacher.keyboard.press('Enter');

@@ -1,5 +1,4 @@
 import type { Result } from '@/core/base/result';
-import { refuse } from '@/core/base/result';
 import { sessionCookie } from '@/server/auth/cookie';
 import { sessionToken } from '@/server/auth/request';
 import type { PrintedExam } from '@/server/exams/printed';
@@ -12,10 +11,10 @@ export async function printFile(request: Request, exam: Result<PrintedExam>): Pr
   const { pathname, search } = new URL(request.url);
   // The browser comes to us directly, never by HTTPS.
   const cookie = { name: sessionCookie(false), value: (await sessionToken()) ?? '' };
-  const bytes = await printPage({ path: `${pathname.replace(/\/pdf$/, '')}${search}`, cookie });
-  if (!bytes) return respond(refuse('no-printer'));
+  const printed = await printPage({ path: `${pathname.replace(/\/pdf$/, '')}${search}`, cookie });
+  if (!printed.ok) return respond(printed);
   const name = encodeURIComponent(`${exam.value.head.title}.pdf`);
-  return new Response(new Uint8Array(bytes), {
+  return new Response(new Uint8Array(printed.value), {
     headers: {
       'Content-Type': 'application/pdf',
       'Content-Disposition': `attachment; filename*=UTF-8''${name}`,

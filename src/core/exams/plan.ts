@@ -90,8 +90,8 @@ const plan = z.object({
   minutes: z.number().int().min(1).max(1440),
   sections: z.array(section).max(30),
   passPercent: percentText,
-  /** How the paper is turned: one question at a time, or a section on one page. */
-  pages: z.enum(['question', 'section']),
+  /** How the paper is turned: one question at a time, a section on one page, or not at all. */
+  pages: z.enum(['question', 'section', 'whole']),
   confirmHandIn: z.boolean(),
   numbering: z.enum(PAPER_NUMBERINGS).default('through'),
   /** From when on students see what of their answers. */

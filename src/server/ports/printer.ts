@@ -4,15 +4,19 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Readable, Writable } from 'node:stream';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { Gate } from '../door/gate';
 
 /** Where Debian has its Chromium; another one can be named. */
 const CHROMIUM = process.env.ZONDA_CHROMIUM ?? '/usr/bin/chromium';
 const PATIENCE = 60_000;
+/** One page is printed at a time, and so many wait. */
+const MOST_WAITING = 4;
 
 /** On the global object: the server that serves and the pages that it serves are built apart. */
 const KEY = Symbol.for('zonda.printer');
-const holder = globalThis as { [KEY]?: { address: string | null; running: Promise<unknown> } };
-const printer = (holder[KEY] ??= { address: null, running: Promise.resolve() });
+const holder = globalThis as { [KEY]?: { address: string | null; gate: Gate } };
+const printer = (holder[KEY] ??= { address: null, gate: new Gate(1, MOST_WAITING) });
 
 /** Says at which address this process serves, from which its pages are printed. */
 export function servedAt(address: string): void {
@@ -30,13 +34,17 @@ export interface PrintedPage {
   cookie: { name: string; value: string };
 }
 
-/** One of our pages as a PDF file, as its reader would print it; null when this machine cannot. One at a time. */
-export function printPage(page: PrintedPage): Promise<Buffer | null> {
+/** One of our pages as a PDF file, as its reader would print it. */
+export async function printPage(page: PrintedPage): Promise<Result<Buffer>> {
   const { address } = printer;
-  if (address === null || !canPrint()) return Promise.resolve(null);
-  const mine = printer.running.then(() => printNow(new URL(page.path, address), page.cookie));
-  printer.running = mine.catch(() => undefined);
-  return mine;
+  if (address === null || !canPrint()) return refuse('no-printer');
+  const leave = await printer.gate.enter();
+  if (!leave) return refuse('too-much-at-once');
+  try {
+    return ok(await printNow(new URL(page.path, address), page.cookie));
+  } finally {
+    leave();
+  }
 }
 
 async function printNow(url: URL, cookie: PrintedPage['cookie']): Promise<Buffer> {
@@ -48,7 +56,9 @@ async function printNow(url: URL, cookie: PrintedPage['cookie']): Promise<Buffer
       '--remote-debugging-pipe',
       '--disable-gpu',
       '--no-first-run',
-      // As root Chromium has no sandbox; it only ever opens our own pages.
+      // Pages of others that stand in sheets are not fetched.
+      `--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE ${url.hostname}`,
+      // As root Chromium has no sandbox.
       ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
       `--user-data-dir=${profile}`,
       'about:blank',

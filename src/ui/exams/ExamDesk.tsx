@@ -57,7 +57,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
   const key = `zonda-exam-${exam.id}`;
   const { present: plan, change, ...history } = useHistory<ExamPlan>(exam.plan);
   const [view, setView] = useState(firstView);
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [marked, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [dialog, setDialog] = useState<'try' | 'schedule' | null>(null);
   const course = exam.course?.id ?? null;
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -99,6 +99,8 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
     plan.numbering,
   );
   const taken = plan.sections.flatMap((s) => s.items.map((i) => i.question));
+  const rows = new Set(plan.sections.flatMap((s) => s.items.map(({ id }) => id)));
+  const chosen = new Set([...marked].filter((id) => rows.has(id)));
   const choose = (item: string, on: boolean): void =>
     setChosen((all) => new Set(on ? [...all, item] : [...all].filter((id) => id !== item)));
   const place = async (section: string, question: string): Promise<void> => {

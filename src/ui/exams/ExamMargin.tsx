@@ -76,6 +76,7 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
           >
             <option value="question">one question at a time</option>
             <option value="section">a section on one page</option>
+            <option value="whole">all on one page</option>
           </select>
           <CheckLine checked={plan.confirmHandIn} onChange={(on) => change((p) => ({ ...p, confirmHandIn: on }))}>
             asked again before handing in

@@ -2,18 +2,14 @@
 import { useActionState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { signInAction } from '@/actions/sign-in';
-import { Sign } from '../frame/Sign';
+import { GateBar } from '../frame/GateBar';
 import { refusalText } from '../words/refusals';
 
 export function SignInForm({ department, institute }: { department: string; institute: string }) {
   const [state, submit, pending] = useActionState(signInAction, { refusal: null, userName: '' });
   return (
     <>
-      <div className="bar" aria-hidden="true">
-        <span className="brand">
-          <Sign /> Zonda
-        </span>
-      </div>
+      <GateBar />
       <main className="gate">
         <form className="sheet plain" action={submit}>
           <h1 className="fs-5 fw-bold mb-0">Sign in</h1>

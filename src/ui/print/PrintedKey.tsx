@@ -1,14 +1,34 @@
-import type { PrintedHead, PrintedSlot } from '@/server/exams/printed';
+import { smallLetterAt } from '@/core/base/letters';
 import { kindOf } from '@/core/kinds/registry';
+import type { PrintedHead, PrintedSlot } from '@/server/exams/printed';
 import { TextWithFormulas } from '../sheet/Formula';
+import type { DrawnFormulas } from '../sheet/formulas';
 import { marksText } from '../words/marks';
 import type { DrawnVersion } from './draw-version';
 import { PaperHead } from './PaperHead';
-import { smallLetterAt } from '@/core/base/letters';
 import { WritingLine } from './parts';
 
-/** How an answer is called beside its question: by its letter, when there are several. */
-const letterOf = ({ letter }: PrintedSlot, all: readonly PrintedSlot[]): string => (all.length > 1 ? ` ${letter}` : '');
+interface Answer {
+  id: string;
+  /** The number of its question, with its letter when there are several. */
+  called: string;
+  slot: PrintedSlot;
+  drawn: DrawnFormulas;
+}
+
+/** Every answer of a paper, in its order. */
+function answersOf({ sections }: DrawnVersion): Answer[] {
+  return sections
+    .flatMap(({ items }) => items)
+    .flatMap(({ id, number, slots, drawn }) =>
+      slots.map((slot) => ({
+        id: `${id} ${slot.id}`,
+        called: slots.length > 1 ? `${number} ${slot.letter}` : number,
+        slot,
+        drawn,
+      })),
+    );
+}
 
 /** The key of a version: one line an answer. */
 export function PrintedKey({ exam, version }: { exam: PrintedHead; version: DrawnVersion }) {
@@ -17,27 +37,20 @@ export function PrintedKey({ exam, version }: { exam: PrintedHead; version: Draw
       <PaperHead exam={exam} version={version} what="Key" />
       <table className="printed-table printed-key">
         <tbody>
-          {version.sections.flatMap(({ items }) =>
-            items.flatMap(({ id, number, slots, drawn }) =>
-              slots.map((slot) => (
-                <tr key={`${id} ${slot.id}`}>
-                  <th scope="row">
-                    {number}
-                    {letterOf(slot, slots)}
-                  </th>
-                  <td>{slot.written && <b>{slot.written}</b>}</td>
-                  <td>
-                    {slot.key ? (
-                      <TextWithFormulas text={slot.key} drawn={drawn} />
-                    ) : (
-                      <span className="soft">by the marking scheme</span>
-                    )}
-                  </td>
-                  <td className="num">[{marksText(slot.marks)}]</td>
-                </tr>
-              )),
-            ),
-          )}
+          {answersOf(version).map(({ id, called, slot, drawn }) => (
+            <tr key={id}>
+              <th scope="row">{called}</th>
+              <td>{slot.written && <b>{slot.written}</b>}</td>
+              <td>
+                {slot.key ? (
+                  <TextWithFormulas text={slot.key} drawn={drawn} />
+                ) : (
+                  <span className="soft">by the marking scheme</span>
+                )}
+              </td>
+              <td className="num">[{marksText(slot.marks)}]</td>
+            </tr>
+          ))}
         </tbody>
       </table>
     </article>
@@ -51,21 +64,14 @@ export function AnswerSheet({ exam, version }: { exam: PrintedHead; version: Dra
       <PaperHead exam={exam} version={version} what="Answer sheet" forStudents />
       <table className="printed-table answer-sheet">
         <tbody>
-          {version.sections.flatMap(({ items }) =>
-            items.flatMap(({ id, number, slots }) =>
-              slots.map((slot) => (
-                <tr key={`${id} ${slot.id}`}>
-                  <th scope="row">
-                    {number}
-                    {letterOf(slot, slots)}
-                  </th>
-                  <td>
-                    <AnswerRoom slot={slot} />
-                  </td>
-                </tr>
-              )),
-            ),
-          )}
+          {answersOf(version).map(({ id, called, slot }) => (
+            <tr key={id}>
+              <th scope="row">{called}</th>
+              <td>
+                <AnswerRoom slot={slot} />
+              </td>
+            </tr>
+          ))}
         </tbody>
       </table>
     </article>

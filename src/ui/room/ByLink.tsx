@@ -5,7 +5,7 @@ import { enterAsGuestAction } from '@/actions/own';
 import { signOutAction } from '@/actions/sign-in';
 import type { Refusal } from '@/core/base/result';
 import type { SittingByLink } from '@/server/sittings/by-link';
-import { Sign } from '../frame/Sign';
+import { GateBar } from '../frame/GateBar';
 import { Trouble } from '../parts/Trouble';
 import { dayAndTime } from '../words/time';
 import { refusalText } from '../words/refusals';
@@ -29,11 +29,7 @@ export function ByLink({ sitting, account, children }: Props) {
   }, [entered]);
   return (
     <>
-      <div className="bar" aria-hidden="true">
-        <span className="brand">
-          <Sign /> Zonda
-        </span>
-      </div>
+      <GateBar />
       <main className={attempt?.handedInAt ? 'page' : 'gate'}>
         <div className="sheet plain">
           <h1 className="fs-5 fw-bold mb-0">{sitting.title}</h1>

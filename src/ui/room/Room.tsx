@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { Fragment, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Result } from '@/core/base/result';
 import type { Room as RoomData } from '@/server/sittings/room';
 import { KeyCap } from '../frame/KeyCap';
@@ -48,6 +48,29 @@ function fullness(item: DrawnQuestion, responses: Record<string, unknown>): Full
   return done === 0 ? 'empty' : done === slots.length ? 'full' : 'half';
 }
 
+/** The questions of each page. */
+function pagesOf({ pages, sections }: DrawnRoom): DrawnQuestion[][] {
+  if (pages === 'section') return sections.map(({ items }) => items);
+  const all = sections.flatMap(({ items }) => items);
+  return pages === 'whole' ? [all] : all.map((item) => [item]);
+}
+
+/** What stands over the first question of a section. */
+function SectionStart({ sections, item, titled }: { sections: DrawnSection[]; item: string; titled: boolean }) {
+  const begins = sections.find(({ items }) => items[0]?.id === item);
+  if (!begins) return null;
+  return (
+    <>
+      {titled && sections.length > 1 && (
+        <h2 className="fs-6 fw-bold mt-3">
+          Section {begins.letter}, {begins.title}
+        </h2>
+      )}
+      {begins.instructions && <p>{begins.instructions}</p>}
+    </>
+  );
+}
+
 /** The answers to a question, without what is said of the whole of it. */
 function onlySlots(responses: Readonly<Record<string, unknown>> = {}): Record<string, unknown> {
   return Object.fromEntries(Object.entries(responses).filter(([slot]) => slot !== ''));
@@ -65,10 +88,7 @@ export function Room({ room }: { room: DrawnRoom }) {
   const practising = usePractice(room.attempt, room.checked, { answersOf, sendAll });
   const left = useTimeLeft(clock);
   const over = left <= 0;
-  const pages =
-    room.pages === 'question'
-      ? room.sections.flatMap((s) => s.items.map((i) => [i]))
-      : room.sections.map((s) => s.items);
+  const pages = pagesOf(room);
   const keeper = useMemo(() => ({ keep: keepFile, onTheirWay: files }), [keepFile, files]);
   const [page, setPage] = useState(0);
   const listening = useListening();
@@ -186,49 +206,57 @@ export function Room({ room }: { room: DrawnRoom }) {
           current={shown.map((i) => i.id)}
           open={contents}
           onClose={() => setContents(false)}
-          onGo={(id) => go(pages.findIndex((p) => p.some((i) => i.id === id)))}
+          onGo={(id) => {
+            const to = pages.findIndex((p) => p.some((i) => i.id === id));
+            go(to);
+            // Further down on its page.
+            if (pages[to]?.[0]?.id !== id)
+              requestAnimationFrame(() => document.getElementById(`question-${id}`)?.scrollIntoView());
+          }}
         />
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           <NoticeBox attempt={room.attempt} notice={clock.notice} />
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
-          {section?.instructions && section.items[0]?.id === current?.id && <p>{section.instructions}</p>}
           {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}
           <fieldset className="as-if-none" disabled={!listening}>
             <FileKeeper value={keeper}>
               {shown.map((item, i) => (
-                <div className="sheet" key={item.id}>
-                  <QuestionView
-                    number={item.number}
-                    marks={item.marks}
-                    bonus={item.bonus}
-                    sheet={item.sheet}
-                    drawn={item.drawn}
-                    withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
-                    responses={answers[item.id] ?? {}}
-                    {...(practising.told[item.id]?.closed
-                      ? {}
-                      : { onAnswer: (slot: string, value: unknown) => !over && answer(item.id, slot, value) })}
-                  />
-                  {room.practice && (
-                    <PracticeBox
+                <Fragment key={item.id}>
+                  <SectionStart sections={room.sections} item={item.id} titled={room.pages === 'whole'} />
+                  <div className="sheet" id={`question-${item.id}`}>
+                    <QuestionView
                       number={item.number}
-                      item={item.id}
-                      practice={room.practice}
-                      state={practising}
-                      answers={JSON.stringify(answersOf(item.id))}
-                      answered={fullness(item, answers[item.id] ?? {})}
-                      onAgain={(responses) =>
-                        Object.entries(responses).forEach(([slot, value]) => answer(item.id, slot, value))
-                      }
+                      marks={item.marks}
+                      bonus={item.bonus}
+                      sheet={item.sheet}
+                      drawn={item.drawn}
+                      withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
+                      responses={answers[item.id] ?? {}}
+                      {...(practising.told[item.id]?.closed
+                        ? {}
+                        : { onAnswer: (slot: string, value: unknown) => !over && answer(item.id, slot, value) })}
                     />
-                  )}
-                  {isRefused(item) && (
-                    <Trouble className="mt-3">
-                      Your last change here could not be taken. What was saved before it still counts; write it anew, or
-                      make it shorter.
-                    </Trouble>
-                  )}
-                </div>
+                    {room.practice && (
+                      <PracticeBox
+                        number={item.number}
+                        item={item.id}
+                        practice={room.practice}
+                        state={practising}
+                        answers={JSON.stringify(answersOf(item.id))}
+                        answered={fullness(item, answers[item.id] ?? {})}
+                        onAgain={(responses) =>
+                          Object.entries(responses).forEach(([slot, value]) => answer(item.id, slot, value))
+                        }
+                      />
+                    )}
+                    {isRefused(item) && (
+                      <Trouble className="mt-3">
+                        Your last change here could not be taken. What was saved before it still counts; write it anew,
+                        or make it shorter.
+                      </Trouble>
+                    )}
+                  </div>
+                </Fragment>
               ))}
             </FileKeeper>
           </fieldset>

@@ -1,4 +1,5 @@
 'use client';
+import { smallLetterAt } from '@/core/base/letters';
 import type { ChoiceResponse, ChoiceSheet } from '@/core/kinds/choice/choice';
 import { PlaySound, ShownThing } from '../../sheet/ShownThing';
 import type { ReviewProps, StudentProps } from '../contract';
@@ -53,6 +54,8 @@ export function Student({ id, label, sheet, response, onChange, drawn }: Student
               onChange={(e) => toggle(option.id, e.target.checked)}
             />
             <span>
+              {/* A formula alone is no name to every reader of the screen. */}
+              {option.text.includes('$') && <span className="visually-hidden">{smallLetterAt(i)}: </span>}
               <ShownThing thing={option} at={i} drawn={drawn} />
             </span>
           </label>
