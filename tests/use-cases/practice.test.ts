@@ -36,7 +36,7 @@ async function writing(
   const room = async () => must(await openRoom(dept.as('ada'), attempt));
   const sheets = (await room()).sections[0]?.items[0]?.sheet.slots ?? {};
   const options = (sheets.a?.sheet as ChoiceSheet).options;
-  const save = async (slot: string, value: unknown) =>
+  const save = async (slot: string | null, value: unknown) =>
     must(
       await saveAnswers(dept.as('ada'), {
         attempt,
@@ -66,6 +66,16 @@ it('an answer is checked as often as the exam lets it, the same one counts once,
   expect((await choose('three')).refused).toMatchObject([{ why: 'unfit' }]);
   expect(must(await check())).toMatchObject({ closed: true, slots: [{ outcome: 'right' }, {}, {}] });
   expect((await room()).checked.item0).toMatchObject({ left: 0, closed: true });
+});
+
+it('what is said of the whole question is no other answer', async () => {
+  const { choose, check, save } = await writing({ ...FREELY, tries: 3 });
+  await choose('one');
+  expect(must(await check()).left).toBe(2);
+  await save(null, { later: true });
+  expect(must(await check()).left).toBe(2);
+  await choose('two');
+  expect(must(await check()).left).toBe(1);
 });
 
 it('several at once count one try', async () => {

@@ -58,12 +58,13 @@ export async function checkQuestion(ctx: Context, id: string, raw: unknown): Pro
     .select()
     .from(checks)
     .where(and(eq(checks.attempt, id), eq(checks.item, itemId)));
-  const given = (await currentAnswers(read, id))[itemId] ?? {};
+  // What is said of the whole question, such as to come back to it, is no answer.
+  const { '': _, ...given } = (await currentAnswers(read, id))[itemId] ?? {};
   const answers = JSON.stringify(given);
-  const same = before !== undefined && before.answers === answers && (before.keyAt !== null || !key);
-  if (before && (same || isClosed(before, practice))) {
-    // Whoever has no tries left may still look at the key.
-    if (same || !key || before.keyAt !== null) return ok(before.told as Checked);
+  if (before) {
+    // Whoever has no tries left may still look at the key, once.
+    const settled = key ? before.keyAt !== null : before.answers === answers || isClosed(before, practice);
+    if (settled) return ok(before.told as Checked);
   }
   const { seed, sitting, without } = found.attempt;
   const { marks } = await ctx.marker.mark({ id, seed, sitting, without, only: itemId });
