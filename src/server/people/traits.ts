@@ -8,7 +8,7 @@ import { enrolments, groupMembers, groups, members } from '../db/schema/people';
 export async function traitsInCourse(
   read: Reader,
   course: string,
-  only?: readonly string[],
+  among?: readonly string[],
 ): Promise<Map<string, Traits>> {
   const rows = await read
     .select({
@@ -20,7 +20,7 @@ export async function traitsInCourse(
     })
     .from(enrolments)
     .innerJoin(members, and(eq(members.id, enrolments.member), eq(members.role, 'student')))
-    .where(and(eq(enrolments.course, course), only && inArray(enrolments.member, [...only])));
+    .where(and(eq(enrolments.course, course), among && inArray(enrolments.member, [...among])));
   return new Map(
     rows.map(({ member, subjects, groups: mine }) => [
       member,

@@ -21,7 +21,8 @@ interface Props {
 /** The ready questions of one cell of the blueprint that the exam does not have yet, each to be placed by a click. */
 export function CellQuestions({ topic, demand, title, plan, onPlace, onClose }: Props) {
   const [found, setFound] = useState<FoundQuestion[] | null>(null);
-  const [section, setSection] = useState(plan.sections.at(-1)?.id ?? '');
+  // What everybody has, unless something else is said.
+  const [section, setSection] = useState((plan.sections.findLast(({ only }) => !only) ?? plan.sections[0])?.id ?? '');
   useEffect(() => {
     let stale = false;
     const query = { bank: null, topic, demand, words: '', kind: null, difficulty: null, ready: true, sort: 'title' };

@@ -77,7 +77,7 @@ export function ChosenRows({ plan, chosen, change, onClose }: Props) {
       >
         Take out
       </Button>
-      <Button variant="quiet" className="ms-auto" aria-label="Choose none" onClick={onClose}>
+      <Button variant="quiet" className="away" aria-label="Choose none" onClick={onClose}>
         ×
       </Button>
     </div>

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { BroughtRoster } from '@/server/people/bring-in-roster';
 import { PageFoot } from '../print/PageFoot';
@@ -12,6 +13,14 @@ interface Props {
 
 /** What was brought in, with the first passwords of new students as slips: they are told here and never again. */
 export function SlipsOnce({ course, brought: { added, updated } }: Props) {
+  const mustKeep = added.length > 0;
+  useEffect(() => {
+    if (!mustKeep) return;
+    // A reload would lose them.
+    const ask = (event: BeforeUnloadEvent): void => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [mustKeep]);
   return (
     <div className="split">
       <div className="sheet plain printed">
@@ -20,7 +29,7 @@ export function SlipsOnce({ course, brought: { added, updated } }: Props) {
           <h2>
             {plural(added.length, 'new student')}, {updated} brought up to date
           </h2>
-          {added.length > 0 ? (
+          {mustKeep ? (
             <p className="hand">
               Print these slips now, or write them down: the passwords are not kept and cannot be shown again. Whoever
               loses one gets another.
@@ -29,7 +38,7 @@ export function SlipsOnce({ course, brought: { added, updated } }: Props) {
             <p>Nobody needed a new password.</p>
           )}
           <span className="d-flex gap-2">
-            {added.length > 0 && <Button onClick={() => window.print()}>Print the slips</Button>}
+            {mustKeep && <Button onClick={() => window.print()}>Print the slips</Button>}
             <Link className="btn btn-outline-primary" href={`/department/courses/${course.id}`}>
               To the course
             </Link>

@@ -30,50 +30,52 @@ export function ByLink({ sitting, account, children }: Props) {
   return (
     <>
       <GateBar />
-      <main className={attempt?.handedInAt ? 'page' : 'gate'}>
-        <div className="sheet plain">
-          <h1 className="fs-5 fw-bold mb-0">{sitting.title}</h1>
-          <p className="soft mb-4">
-            {sitting.department}, {sitting.institute} · {sitting.minutes} minutes
-          </p>
-          {attempt?.handedInAt ? (
-            <>
-              <p>
-                You have handed in.{' '}
-                {account === null &&
-                  'What can be seen of it comes to this page, on this device and for two weeks. Leave it when it is not yours.'}
-              </p>
-              {account === null && (
-                <form action={signOutAction}>
-                  <Button type="submit" variant="outline-primary">
-                    Leave
-                  </Button>
-                </form>
-              )}
-            </>
-          ) : attempt ? (
-            // A full load on purpose: see EnterForm.
-            <a className="btn btn-primary w-100 py-2" href={`/room/${attempt.id}`}>
-              Go on
-            </a>
-          ) : state === 'before' ? (
-            <p className="mb-0">It opens {dayAndTime(sitting.opensAt)}.</p>
-          ) : state === 'closed' ? (
-            <p className="mb-0">It is over.</p>
-          ) : sitting.as !== null ? (
-            <>
-              <p>{sitting.as ? `You take part as ${sitting.as}.` : 'You take part without a name.'}</p>
-              <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} />
-            </>
-          ) : (
-            <GuestForm
-              sitting={sitting}
-              account={account}
-              refusal={entered && !entered.ok ? entered.refusal : null}
-              enter={enter}
-              pending={pending}
-            />
-          )}
+      <main className={attempt?.handedInAt ? '' : 'gate'}>
+        <div className={attempt?.handedInAt ? 'page handed-in-by-link' : ''}>
+          <div className="sheet plain">
+            <h1 className="fs-5 fw-bold mb-0">{sitting.title}</h1>
+            <p className="soft mb-4">
+              {sitting.department}, {sitting.institute} · {sitting.minutes} minutes
+            </p>
+            {attempt?.handedInAt ? (
+              <>
+                <p>
+                  You have handed in.{' '}
+                  {account === null &&
+                    'What can be seen of it comes to this page, on this device and for two weeks. Leave it when it is not yours.'}
+                </p>
+                {account === null && (
+                  <form action={signOutAction}>
+                    <Button type="submit" variant="outline-primary">
+                      Leave
+                    </Button>
+                  </form>
+                )}
+              </>
+            ) : attempt ? (
+              // A full load on purpose: see EnterForm.
+              <a className="btn btn-primary w-100 py-2" href={`/room/${attempt.id}`}>
+                Go on
+              </a>
+            ) : state === 'before' ? (
+              <p className="mb-0">It opens {dayAndTime(sitting.opensAt)}.</p>
+            ) : state === 'closed' ? (
+              <p className="mb-0">It is over.</p>
+            ) : sitting.as !== null ? (
+              <>
+                <p>{sitting.as ? `You take part as ${sitting.as}.` : 'You take part without a name.'}</p>
+                <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} />
+              </>
+            ) : (
+              <GuestForm
+                sitting={sitting}
+                account={account}
+                refusal={entered && !entered.ok ? entered.refusal : null}
+                enter={enter}
+                pending={pending}
+              />
+            )}
+          </div>
         </div>
         {children}
       </main>

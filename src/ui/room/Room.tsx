@@ -164,7 +164,7 @@ export function Room({ room }: { room: DrawnRoom }) {
         <div className="what">
           <h1>{room.title}</h1>
           <small>
-            {section && room.sections.length > 1
+            {section && room.sections.length > 1 && room.pages !== 'whole'
               ? `Section ${section.letter} · ${section.title}`
               : marksWords(room.marks)}
           </small>
@@ -262,14 +262,16 @@ export function Room({ room }: { room: DrawnRoom }) {
           </fieldset>
           <Trouble className="mt-3">{trouble}</Trouble>
           <div className="room-foot">
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              disabled={page === 0}
-              onClick={() => go(page - 1)}
-            >
-              ‹ {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
-            </button>
+            {pages.length > 1 && (
+              <button
+                type="button"
+                className="btn btn-outline-primary"
+                disabled={page === 0}
+                onClick={() => go(page - 1)}
+              >
+                ‹ {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
+              </button>
+            )}
             {room.pages === 'question' && current && (
               <button type="button" className="btn btn-quiet" aria-pressed={isLater(current.id)} onClick={toggleLater}>
                 {isLater(current.id) ? <span className="later-word">later</span> : 'Come back to this later'}{' '}
