@@ -114,13 +114,13 @@ describe('a section for some students only', () => {
     let both: ExamPlan | null = null;
     const { sitting } = await dept.sitting(2, 30, sampleQuestion, (plan) => (both = halved(plan)));
     const view = must(await examView(ctx, { plan: both, course }));
-    expect(view.shares).toEqual([
+    expect(view.sets).toEqual([
       { without: ['s2'], people: 2, marks: '4' },
       { without: [], people: 1, marks: '8' },
     ]);
     expect([view.least, view.marks]).toEqual(['4', '8']);
     // Who is in a course is not told to those who do not teach it.
-    expect(must(await examView(dept.as('stranger'), { plan: both, course })).shares).toEqual([]);
+    expect(must(await examView(dept.as('stranger'), { plan: both, course })).sets).toEqual([]);
 
     const attempts: Record<string, string> = {};
     for (const name of ['ada', 'ben'] as const)

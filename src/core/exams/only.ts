@@ -24,6 +24,11 @@ export function isFor(only: Only, who: Traits): boolean {
   );
 }
 
+/** Whether nobody can be meant: no subject, no group and no name is said. */
+export function namesNobody({ subjects, groups, members }: Only): boolean {
+  return subjects.length + groups.length + members.length === 0;
+}
+
 /** Ids of the sections of a plan that are not for this participant. */
 export function sectionsWithout(plan: ExamPlan, who: Traits): string[] {
   return plan.sections.filter(({ only }) => only && !isFor(only, who)).map(({ id }) => id);

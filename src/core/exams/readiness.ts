@@ -6,6 +6,7 @@ import { titleOf } from '../bank/summary';
 import { kindOf } from '../kinds/registry';
 import { seenAt, seesAnything } from './sees';
 import { sectionLetter } from './numbering';
+import { namesNobody } from './only';
 import type { PaperQuestion, Pinned } from './paper';
 import { type ExamPlan, shareOf } from './plan';
 import { poolQuestions, poolOf } from './pool';
@@ -60,7 +61,7 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
   findings.push(...drawFindings(plan, items));
   for (const section of pool.sections) {
     const { only } = plan.sections.find(({ id }) => id === section.id) ?? {};
-    if (only && only.subjects.length + only.groups.length + only.members.length === 0)
+    if (only && namesNobody(only))
       findings.push(stops('section-for-nobody', ['section', section.id], { section: section.letter }));
     if (section.items.length === 0)
       findings.push(stops('section-empty', ['section', section.id], { section: section.letter }));

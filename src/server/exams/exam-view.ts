@@ -11,7 +11,7 @@ import { isForSome } from '@/core/exams/only';
 import { type ExamPlan, revisionKey, shareOf } from '@/core/exams/plan';
 import { poolQuestions, type Pool, poolOf, type PoolSection } from '@/core/exams/pool';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
-import { type Share, shareFindings, sharesOf } from '@/core/exams/shares';
+import { type SectionSet, sectionSetFindings, sectionSetsOf } from '@/core/exams/section-sets';
 import type { Context } from '../context';
 import { visibleBanks } from '../bank/access';
 import { questions } from '../db/schema/bank';
@@ -47,7 +47,7 @@ export interface ExamView {
   /** The marks that there are, topics × demand. */
   there: BlueprintThere[];
   /** Who of the course has which sections; empty where all have all, or the course is not the reader's. */
-  shares: { without: string[]; people: number; marks: string }[];
+  sets: { without: string[]; people: number; marks: string }[];
 }
 
 /** A plan with everything that follows from it. */
@@ -95,13 +95,13 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
   const taken = seeking.reduce((n, { take }) => n + take, 0);
   const { there, findings: unmet } = await blueprintView(ctx.db.read, filled.plan, pool);
   const some = isForSome(plan) && course !== null;
-  const shares = some ? sharesOf(pinned, [...(await traitsInCourse(ctx.db.read, course)).values()]) : [];
+  const sets = some ? sectionSetsOf(pinned, [...(await traitsInCourse(ctx.db.read, course)).values()]) : [];
   return ok({
     items,
     sections: Object.fromEntries(
       pool.sections.map((s) => [s.id, { marks: stored(s.most), minutes: Math.ceil(minutesOf(s)) }]),
     ),
-    ...marksRange(pool, shares),
+    ...marksRange(pool, sets),
     minutes,
     ready: ready - sought.size + seeking.reduce((n, { id, take }) => n + Math.min(take, filled.found[id] ?? 0), 0),
     questions: placed.length + taken,
@@ -109,21 +109,21 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
     findings: [
       ...findings.filter(({ at }) => !sought.has(String(at[1]))),
       ...unequalDraws(plan, filled),
-      ...shareFindings(pinned, shares),
+      ...sectionSetFindings(pinned, sets),
       ...unmet,
     ],
     found: filled.found,
     there,
-    shares: shares.map(({ without, people, most }) => ({ without, people, marks: stored(most) })),
+    sets: sets.map(({ without, people, most }) => ({ without, people, marks: stored(most) })),
   });
 }
 
 /** What papers are worth: those of the course, when its people are known, else any. */
-function marksRange({ least, most }: Pool, shares: readonly Share[]): Pick<ExamView, 'least' | 'marks'> {
-  const writing = shares.filter((share) => share.most.compare(0) > 0);
+function marksRange({ least, most }: Pool, sets: readonly SectionSet[]): Pick<ExamView, 'least' | 'marks'> {
+  const writing = sets.filter((set) => set.most.compare(0) > 0);
   return {
-    least: stored(writing.map((share) => share.least).reduce((a, b) => min(a, b), writing[0]?.least ?? least)),
-    marks: stored(writing.map((share) => share.most).reduce((a, b) => max(a, b), writing[0]?.most ?? most)),
+    least: stored(writing.map((set) => set.least).reduce((a, b) => min(a, b), writing[0]?.least ?? least)),
+    marks: stored(writing.map((set) => set.most).reduce((a, b) => max(a, b), writing[0]?.most ?? most)),
   };
 }
 

@@ -235,7 +235,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
         <ExamMargin exam={exam} zone={zone} plan={plan} view={view} change={change} />
       </div>
       {dialog === 'try' && (
-        <TryPaper exam={exam.id} plan={plan} course={course} shares={view.shares} onClose={() => setDialog(null)} />
+        <TryPaper exam={exam.id} plan={plan} course={course} sets={view.sets} onClose={() => setDialog(null)} />
       )}
       {dialog === 'schedule' && (
         <Schedule

@@ -35,8 +35,8 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
         <h3 className={view.ready < view.questions ? 'wrong' : view.questions > 0 ? 'good' : 'soft'}>
           {view.ready} of {view.questions} questions ready
         </h3>
-        {view.shares.length > 1 &&
-          view.shares.map(({ without, people, marks }) => (
+        {view.sets.length > 1 &&
+          view.sets.map(({ without, people, marks }) => (
             <p key={without.join()} className="soft">
               {plural(people, 'student')}:{' '}
               {plan.sections.flatMap(({ id }, i) => (without.includes(id) ? [] : [sectionLetter(i)])).join(', ') ||

@@ -18,15 +18,15 @@ interface Props {
   plan: ExamPlan;
   course: string | null;
   /** Who of the course has which sections, the most common first. */
-  shares: { without: string[] }[];
+  sets: { without: string[] }[];
   onClose: () => void;
 }
 
 /** The whole paper as a student gets it, with every shuffle; nothing of it is kept. */
-export function TryPaper({ exam, plan, course, shares, onClose }: Props) {
+export function TryPaper({ exam, plan, course, sets, onClose }: Props) {
   const [phone, setPhone] = useState(false);
   const [seed, setSeed] = useState(1);
-  const [without, setWithout] = useState<readonly string[]>(shares[0]?.without ?? []);
+  const [without, setWithout] = useState<readonly string[]>(sets[0]?.without ?? []);
   const [shown, setShown] = useState<{ lot: Lot; sections: DrawnSection[] } | null>(null);
   const lot = useMemo(() => ({ seed, without }), [seed, without]);
   const [responses, setResponses] = useState<Record<string, Record<string, unknown>>>({});

@@ -46,7 +46,7 @@ const SENTENCES: Record<string, FindingSentence> = {
   'section-for-nobody': (v) => `Section ${v.section} is for nobody in the course.`,
   'students-without-section': (v) =>
     `${plural(Number(v.count), 'student')} of the course ${v.count === 1 ? 'has' : 'have'} no section at all, and cannot begin.`,
-  'shares-differ': (v) =>
+  'papers-differ': (v) =>
     `Papers of the course are worth ${marksText(String(v.least))} to ${marksText(String(v.most))} marks, by who has which sections.`,
   'marks-zero': (v) => (v.number ? `Question ${v.number} is worth nothing.` : 'It is worth nothing. Give it marks.'),
   'hard-to-read': (v) => `Hard to read: about ${v.grade} years of schooling. Shorter sentences help.`,

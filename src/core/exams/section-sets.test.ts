@@ -5,7 +5,7 @@ import { unmended } from './paper';
 import type { Only } from './plan';
 import { poolOf } from './pool';
 import { examReadiness } from './readiness';
-import { shareFindings, sharesOf } from './shares';
+import { sectionSetFindings, sectionSetsOf } from './section-sets';
 
 const { plan, revisions } = sampleExam(3);
 const nobody: Only = { subjects: [], groups: [], members: [] };
@@ -37,8 +37,8 @@ describe('who has which sections', () => {
   const people = [who({ groups: ['g1'] }), who({ groups: ['g2'] }), who({ groups: ['g2'] })];
 
   it('is counted, with the marks of their papers', () => {
-    const shares = sharesOf(forSome({ ...nobody, groups: ['g1'] }), people);
-    expect(shares.map(({ without, people: n, most }) => [without, n, most.valueOf()])).toEqual([
+    const sets = sectionSetsOf(forSome({ ...nobody, groups: ['g1'] }), people);
+    expect(sets.map(({ without, people: n, most }) => [without, n, most.valueOf()])).toEqual([
       [['s2'], 2, 8],
       [[], 1, 12],
     ]);
@@ -49,9 +49,9 @@ describe('who has which sections', () => {
   it('warns of papers that are not worth the same, of sections for nobody and of students without any', () => {
     const codes = (only: Only, all = people): string[] => {
       const pinned = forSome(only);
-      return shareFindings(pinned, sharesOf(pinned, all)).map(({ code }) => code);
+      return sectionSetFindings(pinned, sectionSetsOf(pinned, all)).map(({ code }) => code);
     };
-    expect(codes({ ...nobody, groups: ['g1'] })).toEqual(['shares-differ']);
+    expect(codes({ ...nobody, groups: ['g1'] })).toEqual(['papers-differ']);
     expect(codes({ ...nobody, groups: ['g1', 'g2'] })).toEqual([]);
     expect(codes({ ...nobody, groups: ['g3'] })).toEqual(['section-for-nobody']);
     expect(codes({ ...nobody, groups: ['g3'] }, [])).toEqual([]);
@@ -59,9 +59,9 @@ describe('who has which sections', () => {
       { ...plan, sections: plan.sections.map((s) => ({ ...s, only: { ...nobody, groups: ['g1'] } })) },
       revisions,
     );
-    expect(shareFindings(each, sharesOf(each, people)).map(({ code, values }) => [code, values?.count])).toEqual([
-      ['students-without-section', 2],
-    ]);
+    expect(
+      sectionSetFindings(each, sectionSetsOf(each, people)).map(({ code, values }) => [code, values?.count]),
+    ).toEqual([['students-without-section', 2]]);
   });
 
   it('a section for some of whom none is named stops', () => {

@@ -1,0 +1,49 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import { questionSheet } from '@/core/bank/sheet';
+import { KIND_NAMES, kindOf } from '@/core/kinds/registry';
+import { PrintedSlot } from '@/ui/kinds/PrintedSlot';
+import { drawSheetFormulas } from '@/ui/sheet/formulas';
+import { sampleOf } from '../drivers/kind-samples';
+import { questionOfEveryKind, SECRETS } from '../drivers/samples';
+
+const words = (html: string): string => html.replace(/<[^>]*>/g, ' ').replace(/&nbsp;|\s+/g, ' ');
+
+/** What every kind prints. */
+describe.each(KIND_NAMES)('kind %s on paper', (name) => {
+  const kind = kindOf(name);
+  const { setup, otherKeys } = sampleOf(name);
+  const printed = (of: unknown, seed: number | null = 3): string =>
+    renderToStaticMarkup(<PrintedSlot kind={name} sheet={kind.sheet(of, seed)} drawn={{}} />);
+
+  it('is drawn with room to write and nothing to click or type into', () => {
+    const html = printed(setup);
+    expect(html.length).toBeGreaterThan(20);
+    expect(html).not.toMatch(/<(input|select|textarea|math-field)\b/);
+    // Fresh, as somebody prints it who has not finished.
+    expect(() => printed(kind.fresh())).not.toThrow();
+  });
+
+  it('is the same whatever the key is', () => {
+    for (const other of otherKeys) expect(printed(other, null)).toBe(printed(setup, null));
+  });
+
+  it('has every letter that an answer can be written with', () => {
+    const key = kind.marked?.key(setup);
+    const written = key && kind.lettered?.written(kind.sheet(setup, 3), key);
+    const letters = (written ?? '').match(/\b[a-z]\b/g) ?? [];
+    const html = printed(setup);
+    for (const letter of letters) expect(html).toContain(`<b>${letter}</b>`);
+    if (kind.lettered && written !== null && written !== undefined) expect(letters.length).toBeGreaterThan(0);
+  });
+});
+
+it('of a question of every kind nothing is printed that only its author knows', () => {
+  const { slots } = questionSheet(questionOfEveryKind('Any'), 5);
+  const sheet = { content: { type: 'doc' as const, content: [] }, passage: null, slots };
+  const all = Object.values(slots).map((slot) =>
+    renderToStaticMarkup(<PrintedSlot kind={slot.kind} sheet={slot.sheet} drawn={drawSheetFormulas(sheet)} />),
+  );
+  expect(all).toHaveLength(KIND_NAMES.length);
+  for (const secret of SECRETS) expect(words(all.join(' '))).not.toContain(secret);
+});
