@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
+import { routes } from '../drivers/crawl';
 import { goTo, PHONE } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
@@ -36,6 +37,11 @@ test('a teacher opens a sitting to whoever has its link, with a code', async () 
   expect(link).toMatch(/\/open\/[0-9a-f-]{36}$/);
 });
 
+/** Where a page leads to, without drawing it. */
+async function leadsTo(context: BrowserContext, path: string): Promise<string> {
+  return (await context.request.get(`${stage.base}${path}`)).url();
+}
+
 test('a guest on a phone gets in with name and code, writes, hands in, and finds the page again', async () => {
   const context = await stage.browser.newContext({ viewport: PHONE, hasTouch: true });
   const guest = await context.newPage();
@@ -51,12 +57,20 @@ test('a guest on a phone gets in with name and code, writes, hands in, and finds
   await guest.getByRole('button', { name: 'Begin' }).dblclick();
   await guest.waitForURL(/\/room\//);
   await expect(guest.getByText('All answers saved ✓')).toBeVisible();
-  // Pages of others lead back to the link.
+  // Every page of the others leads back to the link, and nothing else answers.
   const room = guest.url();
-  for (const path of ['/my', '/', '/bank', '/sittings']) {
-    await guest.goto(`${stage.base}${path}`);
-    expect(guest.url()).toBe(link);
+  const own = ['/open/[sitting]', '/room/[attempt]', '/sign-in', '/simulations/blade-pitch'];
+  for (const route of routes('page.tsx').filter((one) => !own.includes(one))) {
+    expect(await leadsTo(context, route.replace(/\[[^\]]*\]/g, 'nothing')), route).toBe(link);
   }
+  for (const route of routes('route.ts').filter((one) => one !== '/api/events')) {
+    const address = `${stage.base}${route.replace(/\[[^\]]*\]/g, 'nothing')}`;
+    for (const method of ['GET', 'POST'] as const) {
+      const answer = await context.request.fetch(address, { method, data: method === 'POST' ? 'nonsense' : undefined });
+      expect([400, 403, 404, 405, 413], `${method} ${route}`).toContain(answer.status());
+    }
+  }
+  await guest.goto(link);
   await guest.getByRole('link', { name: 'Go on' }).click();
   await guest.waitForURL(room);
   await guest.getByRole('radio').first().check();
