@@ -11,9 +11,11 @@ export async function rowsFromXlsx(bytes: Uint8Array): Promise<string[][]> {
   await workbook.xlsx.load(Buffer.from(counted) as unknown as ExcelJS.Buffer);
   const sheet = workbook.worksheets[0];
   const rows: string[][] = [];
+  // Asked once: the library looks through every row for it.
+  const width = Math.min(sheet?.columnCount ?? 0, 60);
   sheet?.eachRow({ includeEmpty: true }, (row, number) => {
     const cells: string[] = [];
-    for (let column = 1; column <= Math.min(sheet.columnCount, 60); column++) cells.push(textOf(row.getCell(column)));
+    for (let column = 1; column <= width; column++) cells.push(textOf(row.getCell(column)));
     rows[number - 1] = cells;
   });
   return Array.from(rows, (row) => row ?? []);
