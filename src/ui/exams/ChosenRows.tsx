@@ -37,7 +37,7 @@ export function ChosenRows({ plan, chosen, change, onClose }: Props) {
           number
           <input
             className="form-control form-control-sm"
-            style={{ width: 70 }}
+            style={{ width: 66 }}
             aria-label="Its own number; empty to be counted"
             placeholder="counted"
             value={only.number ?? ''}
