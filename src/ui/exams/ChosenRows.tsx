@@ -39,7 +39,7 @@ export function ChosenRows({ plan, chosen, change, onClose }: Props) {
             className="form-control form-control-sm"
             style={{ width: 66 }}
             aria-label="Its own number; empty to be counted"
-            placeholder="counted"
+            placeholder="own"
             value={only.number ?? ''}
             maxLength={12}
             onChange={(e) => edit({ number: e.target.value.trimStart() || undefined }, 'chosen number')}
