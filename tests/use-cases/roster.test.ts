@@ -8,7 +8,9 @@ import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/gr
 import { enrol, openRoster, setSubjects, unenrol } from '@/server/people/roster';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults } from '@/server/results/results';
+import { giveMoreTime } from '@/server/sittings/change-sitting';
 import { enterSitting } from '@/server/sittings/enter';
+import { ownSittings, watchSitting } from '@/server/sittings/list-sittings';
 import { openRoom } from '@/server/sittings/room';
 import { TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
@@ -106,6 +108,24 @@ function halved(plan: ExamPlan): ExamPlan {
   const second = { ...first, id: 's2', title: 'Hydraulics', items: first.items.slice(1), only, passPercent: '100' };
   return { ...plan, sections: [{ ...first, items: first.items.slice(0, 1) }, second] };
 }
+
+it('who is taken out of the course while writing goes on, is watched, and can be given time', async () => {
+  const ctx = dept.as('teacher');
+  const { sitting } = await dept.sitting(1);
+  const { attempt } = must(await enterSitting(dept.as('ben'), sitting));
+  must(await unenrol(ctx, { course, member: dept.id('ben') }));
+  expect((await ownSittings(dept.as('ben'))).map((one) => one.attempt?.id)).toEqual([attempt]);
+  expect(must(await enterSitting(dept.as('ben'), sitting)).attempt).toBe(attempt);
+  expect((await openRoom(dept.as('ben'), attempt)).ok).toBe(true);
+  const watched = must(await watchSitting(ctx, sitting)).people.filter((one) => one.attempt);
+  expect(watched.map(({ name }) => name)).toEqual(['ben']);
+  must(await giveMoreTime(ctx, { sitting, person: dept.id('ben'), minutes: 5, reason: '' }));
+  // To what was not begun nobody comes back.
+  const { sitting: later } = await dept.sitting(1);
+  expect(await enterSitting(dept.as('ben'), later)).toMatchObject({ ok: false });
+  expect((await ownSittings(dept.as('ben'))).map(({ id }) => id)).toEqual([sitting]);
+  must(await enrol(ctx, { course, member: dept.id('ben') }));
+});
 
 describe('a section for some students only', () => {
   it('is on their papers and in their totals, and nowhere else, from entry to result', async () => {

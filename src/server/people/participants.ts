@@ -7,7 +7,7 @@ import { doorState } from '@/core/sittings/entry';
 import { openGuestSession } from '../auth/sessions';
 import { NOT_FOUND, type Outside } from '../context';
 import type { Reader, Transaction } from '../db/database';
-import { participants, sittings } from '../db/schema/exams';
+import { attempts, participants, sittings } from '../db/schema/exams';
 import { enrolments, groupMembers, groups } from '../db/schema/people';
 import { newId } from '../ports/ids';
 import { codeFits } from '../sittings/code';
@@ -73,7 +73,7 @@ export async function membersBehind(read: Reader, ids: readonly string[]): Promi
   return behind;
 }
 
-/** As whom somebody takes part in a sitting: a student of its course, the group of one, or a guest who was let in. Null for all others. */
+/** As whom somebody takes part in a sitting: a student of its course, the group of one, or a guest who was let in; whoever has begun stays in. Null for all others. */
 export async function participantIn(read: Reader, sittingId: string, person: string): Promise<Participant | null> {
   const [sitting] = await read
     .select({ course: sittings.course, who: sittings.who, only: sittings.only })
@@ -85,6 +85,12 @@ export async function participantIn(read: Reader, sittingId: string, person: str
     .from(participants)
     .where(and(eq(participants.id, person), eq(participants.sitting, sittingId)));
   if (guest) return participantOf(read, guest.id, guest.is);
+  const [begun] = await read
+    .select({ is: participants.is })
+    .from(attempts)
+    .innerJoin(participants, eq(participants.id, attempts.participant))
+    .where(and(eq(attempts.sitting, sittingId), eq(attempts.participant, person)));
+  if (begun) return participantOf(read, person, begun.is);
   const [enrolled] = await read
     .select()
     .from(enrolments)

@@ -1,4 +1,4 @@
-import { and, count, desc, eq, inArray, max, or, sql } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNotNull, max, or, sql } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
 import { isFor, NO_TRAITS, type Traits } from '@/core/exams/only';
 import type { Only } from '@/core/exams/plan';
@@ -116,12 +116,14 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     .innerJoin(courses, eq(courses.id, sittings.course))
     .where(eq(sittings.id, id));
   if (!row) return NOT_FOUND;
+  const enrolled = read.select({ id: enrolments.member }).from(enrolments).where(eq(enrolments.course, row.courseId));
+  // Whoever has begun is watched, also when they are no longer in the course.
+  const writers = read.select({ id: attempts.participant }).from(attempts).where(eq(attempts.sitting, id));
   const roster = await read
     .select({ id: members.id, name: members.name, extraTimePercent: provisions.extraTimePercent })
-    .from(enrolments)
-    .innerJoin(members, and(eq(members.id, enrolments.member), eq(members.role, 'student')))
+    .from(members)
     .leftJoin(provisions, eq(provisions.member, members.id))
-    .where(eq(enrolments.course, row.courseId))
+    .where(and(eq(members.role, 'student'), or(inArray(members.id, enrolled), inArray(members.id, writers))))
     .orderBy(members.name);
   const expected = await studentsFor(read, { ...row, course: row.courseId });
   const begun = new Map((await attemptsOf(read, id)).map((one) => [one.attempt.participant, one]));
@@ -187,7 +189,7 @@ export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 's
   coded: boolean;
 }
 
-/** The sittings of a student's courses with the state of their own attempt, newest first. */
+/** The sittings of a student's courses, and those that they have begun, with the state of their own attempt; newest first. */
 export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
   const ownGroups = ctx.db.read
     .select({ id: groupMembers.group })
@@ -201,7 +203,7 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
       coded: sql<number>`${sittings.code} IS NOT NULL`,
     })
     .from(sittings)
-    .innerJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, ctx.actor.id)))
+    .leftJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, ctx.actor.id)))
     .innerJoin(courses, eq(courses.id, sittings.course))
     .leftJoin(
       attempts,
@@ -211,6 +213,7 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
       ),
     )
     .leftJoin(provisions, eq(provisions.member, ctx.actor.id))
+    .where(or(isNotNull(enrolments.member), isNotNull(attempts.id)))
     .orderBy(desc(sittings.opensAt));
   const traits = new Map<string, Traits>();
   for (const { only, courseId } of rows)
