@@ -42,6 +42,17 @@ async function leadsTo(context: BrowserContext, path: string): Promise<string> {
   return (await context.request.get(`${stage.base}${path}`)).url();
 }
 
+/** One more sitting of the certificate that is open to its link. */
+async function another(): Promise<string> {
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Certificate' }).click();
+  await page.getByRole('button', { name: 'Schedule…' }).click();
+  await page.getByLabel('Who', { exact: true }).selectOption('link');
+  await page.getByRole('button', { name: 'Schedule it' }).click();
+  await page.waitForURL(/\/sittings\//);
+  return page.url().split('/').at(-1) ?? '';
+}
+
 test('a guest on a phone gets in with name and code, writes, hands in, and finds the page again', async () => {
   const context = await stage.browser.newContext({ viewport: PHONE, hasTouch: true });
   const guest = await context.newPage();
@@ -76,10 +87,14 @@ test('a guest on a phone gets in with name and code, writes, hands in, and finds
   await guest.goto(link);
   await guest.getByRole('link', { name: 'Go on' }).click();
   await guest.waitForURL(room);
+  // The link of another sitting says what beginning there would cost.
+  await guest.goto(`${stage.base}/open/${await another()}`);
+  await expect(guest.getByText('there is no way back to it')).toBeVisible();
+  await guest.goto(room);
   await guest.getByRole('radio').first().check();
   await expect(guest.getByText('All answers saved ✓')).toBeVisible();
 
-  await page.reload();
+  await page.goto(link.replace('/open/', '/sittings/'));
   await expect(page.getByRole('row', { name: /Rowan Vale/ })).toHaveCount(1);
 
   await guest

@@ -15,12 +15,14 @@ interface Props {
   sitting: SittingByLink;
   /** Who is signed in with an account. */
   account: string | null;
+  /** A guest of another sitting in this browser. */
+  elsewhere: boolean;
   /** What can be seen of what was handed in. */
   children: ReactNode;
 }
 
 /** Where the link of a sitting leads: what it is, and the way in for somebody without an account. */
-export function ByLink({ sitting, account, children }: Props) {
+export function ByLink({ sitting, account, elsewhere, children }: Props) {
   const { attempt, state } = sitting;
   // Being let in changes the page below; whoever was is led on by what stays.
   const [entered, enter, pending] = useActionState(enterAsGuestAction, null);
@@ -70,6 +72,7 @@ export function ByLink({ sitting, account, children }: Props) {
               <GuestForm
                 sitting={sitting}
                 account={account}
+                elsewhere={elsewhere}
                 refusal={entered && !entered.ok ? entered.refusal : null}
                 enter={enter}
                 pending={pending}
@@ -83,13 +86,13 @@ export function ByLink({ sitting, account, children }: Props) {
   );
 }
 
-interface GuestProps extends Pick<Props, 'sitting' | 'account'> {
+interface GuestProps extends Pick<Props, 'sitting' | 'account' | 'elsewhere'> {
   refusal: Refusal | null;
   enter: (form: FormData) => void;
   pending: boolean;
 }
 
-function GuestForm({ sitting, account, refusal, enter, pending }: GuestProps) {
+function GuestForm({ sitting, account, elsewhere, refusal, enter, pending }: GuestProps) {
   // What was typed stays when it was refused.
   const [name, setName] = useState('');
   const atName = refusal?.at?.[0] === 'name';
@@ -99,6 +102,11 @@ function GuestForm({ sitting, account, refusal, enter, pending }: GuestProps) {
       {account !== null && (
         <p className="advice">
           You are signed in as {account}, who does not take part. Going on as a guest signs you out.
+        </p>
+      )}
+      {elsewhere && (
+        <p className="advice">
+          In this browser you are a guest of another sitting. Beginning here leaves it, and there is no way back to it.
         </p>
       )}
       <label className="form-label" htmlFor="name">

@@ -15,8 +15,13 @@ export default async function ByLinkPage({ params }: { params: Promise<{ sitting
   if (!found.ok) notFound();
   const { attempt } = found.value;
   const result = ctx && attempt?.handedInAt ? await openOwnResult(ctx, attempt.id) : null;
+  const guest = ctx?.actor.role === 'guest';
   return (
-    <ByLink sitting={found.value} account={ctx && ctx.actor.role !== 'guest' ? ctx.actor.name : null}>
+    <ByLink
+      sitting={found.value}
+      account={ctx && !guest ? ctx.actor.name : null}
+      elsewhere={guest && ctx.actor.sitting !== found.value.id}
+    >
       {result?.ok && <ResultSheet result={result.value} />}
     </ByLink>
   );
