@@ -10,7 +10,10 @@ const field = (form: FormData, name: string): string => String(form.get(name) ??
 
 /** Begins, or finds what was begun; gives the address of the room. */
 export async function enterAction(_: Result<string> | null, form: FormData): Promise<Result<string>> {
-  const entered = await enterSitting(await writerContext(), field(form, 'sitting'), field(form, 'code'));
+  const entered = await enterSitting(await writerContext(), field(form, 'sitting'), {
+    code: field(form, 'code'),
+    number: Number(field(form, 'number')) || 1,
+  });
   return entered.ok ? ok(`/room/${entered.value.attempt}`) : entered;
 }
 

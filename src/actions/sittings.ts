@@ -1,13 +1,18 @@
 'use server';
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
+import type { StoryStep } from '@/core/sittings/story';
 import { staffContext } from '@/server/auth/request';
 import type { Context } from '@/server/context';
 import { setProvision } from '@/server/people/members';
 import { letIn } from '@/server/people/passwords';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
+import { letBackIn } from '@/server/sittings/let-back-in';
 import { sendNotice } from '@/server/sittings/notices';
+import { goOn, pauseTime } from '@/server/sittings/pause';
+import { bringBack, setAside } from '@/server/sittings/set-aside';
+import { storyOf } from '@/server/sittings/story';
 import { text } from './sent';
 
 const DESK = '/sittings/[id]';
@@ -20,12 +25,37 @@ async function on<T>(page: string, act: (ctx: Context) => Promise<Result<T>>): P
   return result;
 }
 
-export async function moreTimeAction(input: unknown): Promise<Result<null>> {
+export async function moreTimeAction(input: unknown): Promise<Result<{ given: number }>> {
   return on(DESK, (ctx) => giveMoreTime(ctx, input));
 }
 
 export async function sendNoticeAction(input: unknown): Promise<Result<{ told: number }>> {
   return on(DESK, (ctx) => sendNotice(ctx, input));
+}
+
+export async function pauseAction(input: unknown): Promise<Result<null>> {
+  return on(DESK, (ctx) => pauseTime(ctx, input));
+}
+
+export async function goOnAction(input: unknown): Promise<Result<null>> {
+  return on(DESK, (ctx) => goOn(ctx, input));
+}
+
+export async function letBackInAction(input: unknown): Promise<Result<null>> {
+  return on(DESK, (ctx) => letBackIn(ctx, input));
+}
+
+export async function setAsideAction(input: unknown): Promise<Result<null>> {
+  return on(DESK, (ctx) => setAside(ctx, input));
+}
+
+export async function bringBackAction(attempt: string): Promise<Result<null>> {
+  return on(DESK, (ctx) => bringBack(ctx, text(attempt)));
+}
+
+/** What happened to an attempt; asked when somebody wants to read it. */
+export async function storyAction(attempt: string): Promise<Result<StoryStep[]>> {
+  return storyOf(await staffContext(), text(attempt));
 }
 
 export async function letInAction(student: string): Promise<Result<null>> {

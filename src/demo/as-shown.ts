@@ -3,7 +3,7 @@ import { paperQuestions } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
 import { storedResponse } from '@/core/kinds/response';
 import type { Reader } from '@/server/db/database';
-import { findAttempt } from '@/server/sittings/attempts';
+import { attemptRow } from '@/server/sittings/attempts';
 import { ownNames } from '@/server/sittings/own-names';
 import { paperOf } from '@/server/sittings/pinned';
 
@@ -13,8 +13,7 @@ export async function asShown<E extends { item: string; slot: string | null; val
   id: string,
   entries: readonly E[],
 ): Promise<E[]> {
-  const attempt = (await findAttempt(read, id))?.attempt;
-  if (!attempt) throw new Error(`There is no attempt ${id}`);
+  const attempt = await attemptRow(read, id);
   const { paper } = await paperOf(read, attempt);
   return entries.map((entry) => {
     const question = paperQuestions(paper).find((item) => item.id === entry.item)?.question;

@@ -293,7 +293,7 @@ class Loader {
     share = 1,
   ): Promise<void> {
     const entered = must(await enterSitting(this.as(userName, from), sitting));
-    const found = await findAttempt(this.out.db.read, entered.attempt);
+    const found = await findAttempt(this.out.db.read, entered.attempt, this.out.now);
     if (!found) throw new Error('The attempt just begun is not there');
     const { paper } = await paperOf(this.out.db.read, found.attempt);
     const items = paperQuestions(paper);

@@ -14,6 +14,7 @@ import { installDepartment, type Installed } from '@/server/people/install';
 import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
 import { standInWeb } from '@/server/ports/web-stand-in';
+import { type AttemptRow, attemptRow } from '@/server/sittings/attempts';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { sampleQuestion } from './samples';
 
@@ -139,6 +140,11 @@ export class TestDepartment {
       }),
     );
     return { sitting: id, items, exam };
+  }
+
+  /** The row of an attempt. */
+  attempt(id: string): Promise<AttemptRow> {
+    return attemptRow(this.out.db.read, id);
   }
 
   async close(): Promise<void> {

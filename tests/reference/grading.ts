@@ -5,6 +5,7 @@ import { categoryPercent, finalPercent } from '@/core/gradebook/final';
 import { stepAt } from '@/core/results/score';
 import { type ChoiceScheme, markChoices } from '@/core/rules/choice/rules';
 import { markOrder, ORDER_SCHEMES, type OrderScheme } from '@/core/rules/ordering/rules';
+import { lateCost, type LateRule } from '@/core/sittings/late';
 import { type Row, within } from './compare';
 
 interface Fixture {
@@ -36,14 +37,26 @@ interface Fixture {
       all_or_nothing: number;
     }[];
   }[];
+  late: {
+    name: string;
+    schedule: { type: string; rate?: number; grace_hours?: number; zero_after_days?: number };
+    cases: { raw: number; max: number; hours_late: number; score: number }[];
+  }[];
   grade_bands: { bands: [string, number][]; cases: { percent: string; grade: string }[] };
 }
 
-/** Rounding in six modes, weighted categories, part marks with deductions, part marks of an order, grade bands: see the fixture's README for their sources. */
+/** Rounding in six modes, weighted categories, what lateness costs, part marks with deductions, part marks of an order, grade bands: see the fixture's README for their sources. */
 export function gradingRows(file: string): Row[] {
   const json = file.endsWith('.json') ? file : path.join(file, 'grading.json');
   const fixture = JSON.parse(readFileSync(json, 'utf8')) as Fixture;
-  return [...rounding(fixture), ...weighted(fixture), ...partMarks(fixture), ...ordering(fixture), ...bands(fixture)];
+  return [
+    ...rounding(fixture),
+    ...weighted(fixture),
+    ...lateness(fixture),
+    ...partMarks(fixture),
+    ...ordering(fixture),
+    ...bands(fixture),
+  ];
 }
 
 function rounding(fixture: Fixture): Row[] {
@@ -82,6 +95,33 @@ function weighted(fixture: Fixture): Row[] {
         got: final === null ? 'null' : within(row.final_percent, final.valueOf()),
       },
     ];
+  });
+}
+
+/** The late rules of the fixture that the product offers, with whatever their percent is of. */
+const LATE_RULES: Record<string, LateRule['of']> = {
+  percent_of_max_per_day: 'all',
+  percent_of_earned_per_day: 'earned',
+};
+
+/** Nobody can hand in after the latest end, so nothing is handed in later than the days after which all is lost. */
+function lateness(fixture: Fixture): Row[] {
+  return fixture.late.flatMap(({ name, schedule, cases }) => {
+    const of = LATE_RULES[schedule.type];
+    if (!of) return [];
+    const latest = 24 * (schedule.zero_after_days ?? Infinity);
+    const grace = 60 * (schedule.grace_hours ?? 0);
+    const rule: LateRule = { of, takes: String(schedule.rate), every: 'day', grace };
+    return cases
+      .filter(({ hours_late: hours }) => hours <= latest)
+      .map(({ raw, max, hours_late: hours, score }) => {
+        const cost = lateCost({ rule, by: hours * 3_600_000 }, { earned: exact(raw), of: exact(max) });
+        return {
+          name: `${name}: ${raw} of ${max}, ${hours} h late`,
+          expected: String(score),
+          got: within(score, exact(raw).sub(cost).valueOf()),
+        };
+      });
   });
 }
 

@@ -11,7 +11,7 @@ import { copyExam, openExam, revisionToPlace, savePlan } from '@/server/exams/ex
 import { addMedia } from '@/server/media/add-media';
 import { readMedia } from '@/server/media/read-media';
 import { giveNow } from '@/server/sittings/schedule';
-import { watchSitting } from '@/server/sittings/list-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { find } from '@/server/today/find';
 import { TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';

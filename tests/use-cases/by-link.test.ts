@@ -5,9 +5,11 @@ import { admitGuest } from '@/server/people/participants';
 import { setSubjects } from '@/server/people/roster';
 import { sittingByLink } from '@/server/sittings/by-link';
 import { enterSitting } from '@/server/sittings/enter';
-import { ownSittings, watchSitting, listSittings } from '@/server/sittings/list-sittings';
+import { listSittings } from '@/server/sittings/list-sittings';
+import { ownSittings } from '@/server/sittings/own-sittings';
 import { openRoom } from '@/server/sittings/room';
 import { scheduleSitting } from '@/server/sittings/schedule';
+import { watchSitting } from '@/server/sittings/watch';
 import { MINUTE, TestDepartment } from '../drivers/department';
 
 let dept: TestDepartment;
@@ -99,7 +101,7 @@ describe('a code', () => {
     for (const code of ['wind27B', 'Wind 27-b', 'W I N D 2 7 b'])
       expect((await admitGuest(dept.out, sitting, arrival('A', code))).ok).toBe(true);
     expect(await enterSitting(dept.as('ada'), sitting)).toMatchObject({ refusal: { code: 'code-asked' } });
-    const { attempt } = must(await enterSitting(dept.as('ada'), sitting, 'wind27b'));
+    const { attempt } = must(await enterSitting(dept.as('ada'), sitting, { code: 'wind27b' }));
     // Whoever has begun goes on without it.
     expect(must(await enterSitting(dept.as('ada'), sitting)).attempt).toBe(attempt);
   });

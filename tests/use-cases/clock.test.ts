@@ -10,7 +10,7 @@ import { endSitting, giveBackLost, giveMoreTime } from '@/server/sittings/change
 import { enterSitting } from '@/server/sittings/enter';
 import { handIn, sweep } from '@/server/sittings/hand-in';
 import { beat } from '@/server/sittings/heartbeat';
-import { watchSitting } from '@/server/sittings/list-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { openRoom } from '@/server/sittings/room';
 import { type Saved, saveAnswers } from '@/server/sittings/save-answers';
 import { MINUTE, TestDepartment } from '../drivers/department';
@@ -26,8 +26,10 @@ afterEach(() => dept.close());
 
 const enter = async (who: string, sitting: string): Promise<string> =>
   must(await enterSitting(dept.as(who), sitting)).attempt;
-const deadline = async (id: string): Promise<number> => (await findAttempt(dept.out.db.read, id))?.state.deadline ?? 0;
-const ungiven = async (id: string): Promise<number> => (await findAttempt(dept.out.db.read, id))?.ungiven ?? 0;
+const deadline = async (id: string): Promise<number> =>
+  (await findAttempt(dept.out.db.read, id, dept.now))?.state.deadline ?? 0;
+const ungiven = async (id: string): Promise<number> =>
+  (await findAttempt(dept.out.db.read, id, dept.now))?.ungiven ?? 0;
 const SECOND = 1 / 60;
 
 let seq = 0;
@@ -48,7 +50,9 @@ describe('time', () => {
     const { sitting } = await dept.sitting(1, 30);
     const [ada, ben] = [await enter('ada', sitting), await enter('ben', sitting)];
     expect([(await deadline(ada)) - dept.now, (await deadline(ben)) - dept.now]).toEqual([30 * MINUTE, 38 * MINUTE]);
-    must(await giveMoreTime(dept.as('teacher'), { sitting, person: dept.id('ada'), minutes: 5, reason: 'fire alarm' }));
+    must(
+      await giveMoreTime(dept.as('teacher'), { sitting, people: [dept.id('ada')], minutes: 5, reason: 'fire alarm' }),
+    );
     expect((await deadline(ada)) - dept.now).toBe(35 * MINUTE);
   });
 

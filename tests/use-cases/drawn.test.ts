@@ -71,7 +71,7 @@ async function answerAll(who: string): Promise<void> {
 it('a room has what was drawn, and takes answers to nothing else', async () => {
   for (const who of ['ada', 'ben']) {
     expect(papers[who]).toHaveLength(2);
-    const found = await findAttempt(dept.out.db.read, attempts[who] ?? '');
+    const found = await findAttempt(dept.out.db.read, attempts[who] ?? '', dept.now);
     if (!found) throw new Error('There is an attempt');
     const { paper } = await paperOf(dept.out.db.read, found.attempt);
     expect(paperQuestions(paper).map(({ id, number }) => `${id} ${number}`)).toEqual(

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { enterSitting } from '@/server/sittings/enter';
 import { handIn } from '@/server/sittings/hand-in';
-import { watchSitting } from '@/server/sittings/list-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { confirmNotice, sendNotice } from '@/server/sittings/notices';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -21,7 +21,7 @@ beforeEach(async () => {
 afterEach(() => dept.close());
 
 const say = (text: string, person: string | null = null, who = 'teacher') =>
-  sendNotice(dept.as(who), { sitting, person: person && dept.id(person), text });
+  sendNotice(dept.as(who), { sitting, people: person === null ? null : [dept.id(person)], text });
 /** What the room hears when it next asks for the clock. */
 const heard = async (who: string) =>
   must(await saveAnswers(dept.as(who), { attempt: attempts[who], device: 'device-one', entries: [] })).clock.notice;

@@ -14,7 +14,8 @@ import { listOwnResults } from '@/server/results/own-results';
 import { openResults, releaseResults } from '@/server/results/results';
 import { enterSitting } from '@/server/sittings/enter';
 import { giveMoreTime } from '@/server/sittings/change-sitting';
-import { ownSittings, watchSitting } from '@/server/sittings/list-sittings';
+import { ownSittings } from '@/server/sittings/own-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { setProvision } from '@/server/people/members';
@@ -58,7 +59,7 @@ it('a group shares one attempt: any of it writes, all of it reads the result, an
     await tx.insert(groupMembers).values(['ada', 'ben'].map((who) => ({ group: 'crew', member: dept.id(who) })));
   });
   must(await setProvision(dept.as('lead'), { member: dept.id('ben'), extraTimePercent: 50, reason: '' }));
-  must(await giveMoreTime(dept.as('teacher'), { sitting, person: dept.id('ben'), minutes: 5, reason: 'alarm' }));
+  must(await giveMoreTime(dept.as('teacher'), { sitting, people: [dept.id('ben')], minutes: 5, reason: 'alarm' }));
 
   const { attempt } = must(await enterSitting(dept.as('ada'), sitting));
   expect(must(await enterSitting(dept.as('ben'), sitting)).attempt).toBe(attempt);
@@ -84,7 +85,7 @@ it('a group shares one attempt: any of it writes, all of it reads the result, an
   expect(must(await openResults(dept.as('teacher'), sitting)).rows).toMatchObject([{ name: 'Crew 4', marks: '4' }]);
   must(await releaseResults(dept.as('teacher'), { sitting, shows }));
   for (const who of ['ada', 'ben']) {
-    expect((await ownSittings(dept.as(who))).map((s) => s.attempt?.id)).toEqual([attempt]);
+    expect((await ownSittings(dept.as(who))).map((s) => s.attempts[0]?.id)).toEqual([attempt]);
     expect(await listOwnResults(dept.as(who))).toMatchObject([{ attempt, result: { score: { marks: '4', of: '4' } } }]);
   }
   expect((await openOwnResult(dept.as('cleo'), attempt)).ok).toBe(false);
@@ -114,7 +115,7 @@ it('guests and the nameless come by the link of one sitting, each to an attempt 
   expect((await openRoom(as(nameless), attempt)).ok).toBe(false);
   await save(as(guest), attempt, 'device-one', right);
   await save(as(nameless), second, 'device-two', { ...right, c: { text: 'else' } });
-  must(await giveMoreTime(dept.as('teacher'), { sitting, person: guest.id, minutes: 7, reason: '' }));
+  must(await giveMoreTime(dept.as('teacher'), { sitting, people: [guest.id], minutes: 7, reason: '' }));
   const watched = must(await watchSitting(dept.as('teacher'), sitting)).people;
   expect(watched.filter((p) => p.attempt).map((p) => [p.name, p.extraMinutes])).toEqual([
     ['Rowan Vale', 7],

@@ -25,7 +25,12 @@ import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 import { enterSitting } from '@/server/sittings/enter';
-import { listSittings, watchSitting } from '@/server/sittings/list-sittings';
+import { letBackIn } from '@/server/sittings/let-back-in';
+import { goOn, pauseTime } from '@/server/sittings/pause';
+import { bringBack, setAside } from '@/server/sittings/set-aside';
+import { storyOf } from '@/server/sittings/story';
+import { listSittings } from '@/server/sittings/list-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { giveNow, scheduleSitting } from '@/server/sittings/schedule';
@@ -65,8 +70,14 @@ afterAll(() => dept.close());
 /** Everything that somebody may do in a course of their own and in no other. */
 const ACTS: Record<string, (ctx: Context) => Promise<Result<unknown>>> = {
   watch: (ctx) => watchSitting(ctx, sitting),
-  'more time': (ctx) => giveMoreTime(ctx, { sitting, person: dept.id('ada'), minutes: 5, reason: '' }),
+  'more time': (ctx) => giveMoreTime(ctx, { sitting, people: [dept.id('ada')], minutes: 5, reason: '' }),
   'lost time': (ctx) => giveBackLost(ctx, sitting),
+  pause: (ctx) => pauseTime(ctx, { sitting, people: null }),
+  'go on': (ctx) => goOn(ctx, { sitting, people: null }),
+  'let back in': (ctx) => letBackIn(ctx, { attempt, minutes: 5, reason: '' }),
+  'set aside': (ctx) => setAside(ctx, { attempt, reason: 'why' }),
+  'bring back': (ctx) => bringBack(ctx, attempt),
+  story: (ctx) => storyOf(ctx, attempt),
   'start now': (ctx) => startNow(ctx, sitting),
   times: (ctx) => changeTimes(ctx, { sitting, opensAt: dept.now, closesAt: dept.now + 99 * MINUTE, minutes: 30 }),
   results: (ctx) => openResults(ctx, sitting),

@@ -50,7 +50,7 @@ it('a backup taken in the middle of an exam comes back as operations.md says: wh
   await write(dept.out, 2, 'after the backup');
   await pulse(dept.out, dept.now - 2000);
   const { now } = dept;
-  const before = (await findAttempt(dept.out.db.read, attempt))?.state.deadline ?? 0;
+  const before = (await findAttempt(dept.out.db.read, attempt, dept.now))?.state.deadline ?? 0;
   await dept.close();
 
   const url = `file:${path.join(folder, 'zonda.db')}`;
@@ -64,12 +64,12 @@ it('a backup taken in the middle of an exam comes back as operations.md says: wh
   await pulse(out);
   expect((await currentAnswers(out.db.read, attempt)).item0?.c).toEqual({ version: 1, text: 'before the backup' });
   expect(new Uint8Array((await readMedia(out, media))?.bytes ?? [])).toEqual(PICTURE);
-  const restored = await findAttempt(out.db.read, attempt);
+  const restored = await findAttempt(out.db.read, attempt, dept.now);
   expect([restored?.state.deadline, restored?.ungiven]).toEqual([before, 7 * MINUTE]);
   // The room sends again what it had written; the teacher gives the time.
   expect(await write(out, 2, 'after the backup')).toEqual([2]);
   must(await giveBackLost({ ...out, actor: { id: dept.id('lead'), role: 'lead' } }, sitting));
-  expect((await findAttempt(out.db.read, attempt))?.state.deadline).toBe(before + 7 * MINUTE);
+  expect((await findAttempt(out.db.read, attempt, dept.now))?.state.deadline).toBe(before + 7 * MINUTE);
   await out.marker.close();
   out.db.close();
   rmSync(folder, { recursive: true, force: true });

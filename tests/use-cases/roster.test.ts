@@ -10,7 +10,8 @@ import { openOwnResult } from '@/server/results/own-result';
 import { openResults } from '@/server/results/results';
 import { giveMoreTime } from '@/server/sittings/change-sitting';
 import { enterSitting } from '@/server/sittings/enter';
-import { ownSittings, watchSitting } from '@/server/sittings/list-sittings';
+import { ownSittings } from '@/server/sittings/own-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { openRoom } from '@/server/sittings/room';
 import { TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
@@ -114,12 +115,12 @@ it('who is taken out of the course while writing goes on, is watched, and can be
   const { sitting } = await dept.sitting(1);
   const { attempt } = must(await enterSitting(dept.as('ben'), sitting));
   must(await unenrol(ctx, { course, member: dept.id('ben') }));
-  expect((await ownSittings(dept.as('ben'))).map((one) => one.attempt?.id)).toEqual([attempt]);
+  expect((await ownSittings(dept.as('ben'))).map((one) => one.attempts[0]?.id)).toEqual([attempt]);
   expect(must(await enterSitting(dept.as('ben'), sitting)).attempt).toBe(attempt);
   expect((await openRoom(dept.as('ben'), attempt)).ok).toBe(true);
   const watched = must(await watchSitting(ctx, sitting)).people.filter((one) => one.attempt);
   expect(watched.map(({ name }) => name)).toEqual(['ben']);
-  must(await giveMoreTime(ctx, { sitting, person: dept.id('ben'), minutes: 5, reason: '' }));
+  must(await giveMoreTime(ctx, { sitting, people: [dept.id('ben')], minutes: 5, reason: '' }));
   // To what was not begun nobody comes back.
   const { sitting: later } = await dept.sitting(1);
   expect(await enterSitting(dept.as('ben'), later)).toMatchObject({ ok: false });

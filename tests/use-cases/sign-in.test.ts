@@ -5,7 +5,7 @@ import { actorOf, signIn, signOut } from '@/server/auth/sessions';
 import { signInTries } from '@/server/db/schema/people';
 import { listMembers, setProvision } from '@/server/people/members';
 import { changeOwnPassword, letIn, resetPassword } from '@/server/people/passwords';
-import { watchSitting } from '@/server/sittings/list-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { PASSWORD, TestDepartment } from '../drivers/department';
 
 let dept: TestDepartment;

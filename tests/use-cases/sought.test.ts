@@ -76,7 +76,7 @@ describe('a draw', () => {
     expect(pool.map(({ id }) => id).sort()).toEqual([...easy].sort());
     for (const who of ['ada', 'ben']) {
       const { attempt } = must(await enterSitting(dept.as(who), sitting));
-      const found = await findAttempt(dept.out.db.read, attempt);
+      const found = await findAttempt(dept.out.db.read, attempt, dept.now);
       if (!found) throw new Error('There is an attempt');
       const { paper } = await paperOf(dept.out.db.read, found.attempt);
       expect(paperQuestions(paper)).toHaveLength(3);

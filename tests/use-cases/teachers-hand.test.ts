@@ -10,7 +10,7 @@ import { openExam } from '@/server/exams/exams';
 import { placeMany } from '@/server/exams/place-many';
 import { changeTimes, endSitting, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 import { enterSitting } from '@/server/sittings/enter';
-import { watchSitting } from '@/server/sittings/list-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { MINUTE, TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
@@ -132,7 +132,7 @@ describe('a sitting', () => {
   it('gives more time only to somebody who sits it', async () => {
     const { sitting } = await dept.sitting(1);
     const more = (to: string, who: string) =>
-      giveMoreTime(dept.as('teacher'), { sitting: to, person: dept.id(who), minutes: 5, reason: '' });
+      giveMoreTime(dept.as('teacher'), { sitting: to, people: [dept.id(who)], minutes: 5, reason: '' });
     must(await more(sitting, 'ada'));
     for (const odd of [await more('nothing', 'ada'), await more(sitting, 'cleo'), await more(sitting, 'teacher')])
       expect(odd).toMatchObject({ ok: false, refusal: { code: 'not-found' } });

@@ -1,24 +1,43 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { whoCanGetIn } from '@/core/sittings/entry';
+import type { Tries } from '@/core/sittings/tries';
 import { minutesWith } from '@/core/sittings/time';
 import { studentContext } from '@/server/auth/request';
 import { listOwnResults } from '@/server/results/own-results';
-import { ownSittings } from '@/server/sittings/list-sittings';
+import { ownSittings } from '@/server/sittings/own-sittings';
 import { EnterForm } from '@/ui/room/EnterForm';
 import { OpensItself } from '@/ui/room/OpensItself';
+import { lateText } from '@/ui/words/late';
+import { triesText } from '@/ui/words/tries';
 import { dayAndTime, fromNow, timeOnly } from '@/ui/words/time';
 
 export const metadata: Metadata = { title: 'My page' };
+
+/** How often it can be sat, where that is not once. */
+function TriesLine({ sitting: { tries, next } }: { sitting: { tries: Tries | null; next: { number: number } } }) {
+  if (!tries || tries.most === 1) return null;
+  return (
+    <div className="soft">
+      Attempt {next.number}
+      {tries.most !== null && ` of ${tries.most}`}; {triesText(tries)}
+    </div>
+  );
+}
 
 export default async function MyPage() {
   const ctx = await studentContext();
   const sittings = await ownSittings(ctx);
   const results = await listOwnResults(ctx);
   const door = (s: (typeof sittings)[number]) => whoCanGetIn({ ...s, questions: 1, students: 1, link: false }, ctx.now);
-  const writing = sittings.filter((s) => s.attempt && s.attempt.handedInAt === null);
-  const open = sittings.filter((s) => !s.attempt && door(s).open);
-  const next = sittings.filter((s) => !s.attempt && s.opensAt > ctx.now).reverse();
+  const writing = sittings.flatMap((s) => (s.next.is === 'open' ? [{ ...s, attempt: s.next.attempt }] : []));
+  const open = sittings.flatMap((s) =>
+    (s.next.is === 'new' || s.next.is === 'later') && door(s).open ? [{ ...s, next: s.next }] : [],
+  );
+  const next = sittings.filter((s) => s.attempts.length === 0 && !door(s).open && s.opensAt > ctx.now).reverse();
+  const byHand = sittings.filter(
+    (s) => s.attempts.length === 0 && s.byHand && s.opensAt <= ctx.now && s.closesAt > ctx.now && s.endedAt === null,
+  );
   return (
     <div className="page" style={{ maxWidth: 720, margin: '0 auto' }}>
       <OpensItself moments={sittings.map((s) => s.opensAt)} now={ctx.now} />
@@ -33,7 +52,7 @@ export default async function MyPage() {
               <div className="soft">{s.course} · you have begun; the clock runs</div>
             </div>
             {/* A full load on purpose: see EnterForm. */}
-            <a className="btn btn-primary py-2" href={`/room/${s.attempt?.id}`}>
+            <a className="btn btn-primary py-2" href={`/room/${s.attempt}`}>
               Go on
             </a>
           </div>
@@ -46,8 +65,14 @@ export default async function MyPage() {
                 {s.course} · {minutesWith(s.minutes, s.extraTimePercent)} minutes
                 {s.extraTimePercent > 0 && ', extra time included'} · start before {timeOnly(s.closesAt)}
               </div>
+              <TriesLine sitting={s} />
+              {s.dueAt !== null && <div className="soft">{lateText(s.late, s.dueAt)}</div>}
             </div>
-            <EnterForm sitting={s.id} coded={s.coded} />
+            {s.next.is === 'later' ? (
+              <span className="soft">again from {dayAndTime(s.next.from)}</span>
+            ) : (
+              <EnterForm sitting={s.id} coded={s.coded} number={s.next.number} />
+            )}
           </div>
         ))}
         {writing.length + open.length === 0 && <p className="soft mb-0">Nothing is open for you now.</p>}
@@ -56,6 +81,14 @@ export default async function MyPage() {
         <h2 id="next" className="fs-6 fw-bold">
           Next
         </h2>
+        {byHand.map((s) => (
+          <div key={s.id} className="py-2">
+            <strong>{s.title}</strong>
+            <div className="soft">
+              {s.course} · your teacher opens it · {minutesWith(s.minutes, s.extraTimePercent)} minutes
+            </div>
+          </div>
+        ))}
         {next.map((s) => (
           <div key={s.id} className="py-2">
             <strong>{s.title}</strong>
@@ -65,7 +98,7 @@ export default async function MyPage() {
             </div>
           </div>
         ))}
-        {next.length === 0 && <p className="soft mb-0">Nothing is scheduled.</p>}
+        {next.length + byHand.length === 0 && <p className="soft mb-0">Nothing is scheduled.</p>}
       </section>
       <section className="sheet plain" aria-labelledby="results">
         <h2 id="results" className="fs-6 fw-bold">
@@ -80,9 +113,12 @@ export default async function MyPage() {
             ) : (
               <strong>{r.title}</strong>
             )}
+            {r.number !== null && r.aside === null && <span className="soft"> · attempt {r.number}</span>}
             <div className="soft">
               {r.course} ·{' '}
-              {r.result?.score ? (
+              {r.aside !== null ? (
+                `set aside by your teacher: ${r.aside}`
+              ) : r.result?.score ? (
                 <>
                   {r.result.score.marks} of {r.result.score.of} · {r.result.score.percent} % ·{' '}
                   {r.result.score.passed ? (

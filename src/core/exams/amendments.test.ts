@@ -70,9 +70,9 @@ describe('amendments', () => {
   it('drop a question from the total and from what is earned and waits', () => {
     const paper = amended({ what: 'drop' });
     const marks = new Map(paperQuestions(paper).map(({ id, worth }) => [id, new Map(worth)]));
-    const result = score(paper, marks, boundaries, plan.rounding);
+    const result = score(paper, marks, { boundaries, rounding: plan.rounding });
     expect([stored(paper.marks), stored(result.marks), result.waiting]).toEqual(['4', '4', 0]);
-    expect(score(paper, new Map([...marks].slice(1)), boundaries, plan.rounding).waiting).toBe(0);
+    expect(score(paper, new Map([...marks].slice(1)), { boundaries, rounding: plan.rounding }).waiting).toBe(0);
   });
 });
 

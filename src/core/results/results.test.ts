@@ -4,6 +4,7 @@ import { ofSeed } from '../exams/lot';
 import { exact, stored } from '../base/exact';
 import { assemble, paperQuestions, unmended } from '../exams/paper';
 import { boundariesReadiness, type Boundaries, fillIn, withPassMark } from './policy';
+import { countingScore } from './counting';
 import { score, type SlotMarks } from './score';
 import { spread } from './spread';
 
@@ -36,21 +37,24 @@ function everywhere(share: string | null): SlotMarks {
 
 describe('a score', () => {
   it('adds thirds exactly and rounds only for reading', () => {
-    const result = score(paper, everywhere('1/3'), boundaries, plan.rounding);
+    const result = score(paper, everywhere('1/3'), { boundaries, rounding: plan.rounding });
     expect(stored(result.marks)).toBe('4');
     expect(result.shown).toEqual({ marks: '4', of: '12', percent: '33.3' });
   });
 
   it('decides on the exact percent: 49.96 fails though it is shown as 50.0', () => {
-    const nearly = score(paper, everywhere('4996/10000'), boundaries, plan.rounding);
+    const nearly = score(paper, everywhere('4996/10000'), { boundaries, rounding: plan.rounding });
     expect([nearly.shown.percent, nearly.passed, nearly.grade, nearly.range]).toEqual(['50.0', false, 'F', 0]);
-    const rounded = score(paper, everywhere('4996/10000'), boundaries, { ...plan.rounding, first: true });
+    const rounded = score(paper, everywhere('4996/10000'), { boundaries, rounding: { ...plan.rounding, first: true } });
     expect([rounded.passed, rounded.grade, rounded.range]).toEqual([true, 'C', 1]);
   });
 
   it('counts what waits, and a slot without any mark waits too', () => {
-    expect(score(paper, everywhere(null), boundaries, plan.rounding).waiting).toBe(9);
-    expect(score(paper, new Map(), boundaries, plan.rounding)).toMatchObject({ waiting: 9, passed: false });
+    expect(score(paper, everywhere(null), { boundaries, rounding: plan.rounding }).waiting).toBe(9);
+    expect(score(paper, new Map(), { boundaries, rounding: plan.rounding })).toMatchObject({
+      waiting: 9,
+      passed: false,
+    });
   });
 
   it('asks for each section where it is wanted', () => {
@@ -62,7 +66,7 @@ describe('a score', () => {
         new Map([...item.worth].map(([slot, worth]) => [slot, item.id === 'i2' ? worth.div(2) : worth])),
       ]),
     );
-    const result = score(strictPaper, marks, boundaries, plan.rounding);
+    const result = score(strictPaper, marks, { boundaries, rounding: plan.rounding });
     expect([result.shown.percent, result.passed, result.sections.map((s) => s.passed)]).toEqual([
       '83.3',
       false,
@@ -79,14 +83,14 @@ describe('a score', () => {
         new Map([...item.worth].map(([slot, worth]) => [slot, item.id === 'i2' ? worth.div(2) : worth])),
       ]),
     );
-    const result = score(strictPaper, marks, boundaries, plan.rounding);
+    const result = score(strictPaper, marks, { boundaries, rounding: plan.rounding });
     expect([result.passed, result.grade, result.range]).toEqual([false, 'F', 0]);
   });
 
   it('never lets a question take marks from others', () => {
     const marks = new Map(everywhere('1')) as Map<string, Map<string, ReturnType<typeof exact>>>;
     marks.set('i0', new Map([['a', exact(-5)]]));
-    expect(stored(score(paper, marks, boundaries, plan.rounding).marks)).toBe('8');
+    expect(stored(score(paper, marks, { boundaries, rounding: plan.rounding }).marks)).toBe('8');
   });
 });
 
@@ -150,4 +154,64 @@ describe('boundaries', () => {
 it('the spread of 2, 4, 4, 4, 5, 5, 7, 9 is the handbook example: mean 5, sum of squares 32', () => {
   expect(spread([2, 4, 4, 4, 5, 5, 7, 9])).toEqual({ mean: 5, median: 4.5, deviation: Math.sqrt(32 / 7) });
   expect(spread([])).toBeNull();
+});
+
+describe('a late hand-in', () => {
+  const policy = { boundaries, rounding: plan.rounding };
+  const rule = { grace: 0, takes: '10', of: 'all', every: 'hour' } as const;
+  it('costs marks of the whole, and pass, grade and range follow; sections stay as they were earned', () => {
+    const inTime = score(paper, everywhere('11/20'), policy, { rule, by: 0 });
+    expect([stored(inTime.marks), inTime.late, inTime.passed]).toEqual(['33/5', null, true]);
+    const late = score(paper, everywhere('11/20'), policy, { rule, by: 1 });
+    expect([stored(late.marks), late.passed, late.grade, late.range]).toEqual(['27/5', false, 'F', 0]);
+    expect([late.late?.by, late.late && stored(late.late.cost)]).toEqual([1, '6/5']);
+    expect(late.sections).toEqual(inTime.sections);
+  });
+});
+
+describe('of several attempts', () => {
+  const policy = { boundaries, rounding: plan.rounding };
+  const attempt = (id: string, handedInAt: number, share: string) => ({
+    attempt: id,
+    handedInAt,
+    score: score(paper, everywhere(share), policy),
+  });
+  const all = [attempt('b', 2, '9/10'), attempt('c', 3, '3/10'), attempt('a', 1, '1/10')];
+  it.each([
+    ['best', 'b', '54/5', true],
+    ['last', 'c', '18/5', false],
+    ['mean', 'c', '26/5', false],
+  ] as const)('the %s counts', (counts, id, marks, passed) => {
+    const counting = countingScore(all, counts, policy);
+    expect([counting?.attempt, counting && stored(counting.score.marks), counting?.score.passed]).toEqual([
+      id,
+      marks,
+      passed,
+    ]);
+  });
+
+  it('of equal ones the last is the best; one alone is all of them; of none there is none', () => {
+    expect(countingScore([attempt('x', 1, '1/2'), attempt('y', 2, '1/2')], 'best', policy)?.attempt).toBe('y');
+    for (const counts of ['best', 'last', 'mean'] as const)
+      expect(countingScore([attempt('x', 1, '1/2')], counts, policy)?.attempt).toBe('x');
+    expect(countingScore([], 'mean', policy)).toBeNull();
+  });
+
+  it('a mean asks for its sections too', () => {
+    const strict = { ...plan, sections: plan.sections.map((s, i) => ({ ...s, passPercent: i === 1 ? '60' : null })) };
+    const strictPaper = assemble(unmended(strict, revisions), ofSeed(0));
+    const one = (share: string) => ({
+      attempt: share,
+      handedInAt: 1,
+      score: score(strictPaper, everywhere(share), policy),
+    });
+    expect(countingScore([one('1/2'), one('6/10')], 'mean', policy)?.score).toMatchObject({
+      passed: false,
+      grade: 'F',
+    });
+    expect(countingScore([one('6/10'), one('7/10')], 'mean', policy)?.score).toMatchObject({
+      passed: true,
+      grade: 'C',
+    });
+  });
 });

@@ -1,6 +1,7 @@
 import { type Exact, exact, max, percentOf, round, shown, sum, ZERO } from '../base/exact';
 import type { Rounding } from '../exams/plan';
 import type { Paper } from '../exams/paper';
+import { lateCost, type Lateness } from '../sittings/late';
 import type { Boundaries } from './policy';
 
 /** Exact marks by item and slot; null while the answer waits for a person. */
@@ -12,7 +13,15 @@ export interface SectionScore {
   marks: Exact;
   of: Exact;
   percent: Exact;
+  /** Percent of its marks that a pass needs; null when only the whole counts. */
+  passPercent: string | null;
   passed: boolean;
+}
+
+/** What lateness took, and by how many milliseconds it was late. */
+export interface LateTaken {
+  by: number;
+  cost: Exact;
 }
 
 /** What an attempt has earned. Nothing here is rounded but `shown`. */
@@ -22,6 +31,9 @@ export interface Score {
   percent: Exact;
   /** Slots that still wait for a person; while there are any, the rest is not final. */
   waiting: number;
+  /** What lateness took from the marks; null when nothing was late. */
+  late: LateTaken | null;
+  /** As they were earned, whatever lateness took from the whole. */
   sections: SectionScore[];
   passed: boolean;
   grade: string | null;
@@ -51,17 +63,24 @@ export function stepBelow<T extends { from: string }>(steps: readonly T[], perce
   return stepAt(below, percent);
 }
 
+/** The boundaries and the rounding by which scores of a sitting are decided. */
+export interface Policy {
+  boundaries: Boundaries;
+  rounding: Rounding;
+}
+
 /**
- * Adds up an attempt. Pass, range and grade are decided on the exact percent,
- * unless the policy says to round first; who does not pass because of a section
- * gets the highest range and grade below the pass mark (common practice, no
- * source). A question never earns less than zero.
+ * Adds up an attempt, and takes from it what lateness costs. Pass, range and
+ * grade are decided on the exact percent, unless the policy says to round
+ * first; who does not pass because of a section gets the highest range and
+ * grade below the pass mark (common practice, no source). A question never
+ * earns less than zero, and neither does the whole.
  */
-export function score(paper: Paper, slotMarks: SlotMarks, boundaries: Boundaries, rounding: Rounding): Score {
+export function score(paper: Paper, slotMarks: SlotMarks, policy: Policy, lateness: Lateness | null = null): Score {
   let waiting = 0;
-  const sections = paper.sections.map((section): SectionScore => {
+  const sections = paper.sections.map(({ id, title, items, marks: of, passPercent }): Omit<SectionScore, 'passed'> => {
     const marks = sum(
-      section.items.map((item) => {
+      items.map((item) => {
         if (item.dropped) return ZERO;
         const earned = [...item.worth.keys()].map((slot) => {
           const value = slotMarks.get(item.id)?.get(slot);
@@ -71,31 +90,65 @@ export function score(paper: Paper, slotMarks: SlotMarks, boundaries: Boundaries
         return max(ZERO, sum(earned));
       }),
     );
-    const percent = percentOf(marks, section.marks);
-    const passed =
-      section.passPercent === null || decidedPercent(percent, rounding).compare(exact(section.passPercent)) >= 0;
-    return { id: section.id, title: section.title, marks, of: section.marks, percent, passed };
+    return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
   });
-  const marks = sum(sections.map((s) => s.marks));
-  const percent = percentOf(marks, paper.marks);
-  const decided = decidedPercent(percent, rounding);
+  const earned = sum(sections.map((s) => s.marks));
+  const cost = lateness ? lateCost(lateness, { earned, of: paper.marks }) : ZERO;
+  const marks = earned.sub(cost);
+  const late = lateness && lateness.by > 0 ? { by: lateness.by, cost } : null;
+  return decided({ marks, of: paper.marks, percent: percentOf(marks, paper.marks), waiting, late, sections }, policy);
+}
+
+/** The mean of several scores of one participant: of marks, totals and percents, for the whole and for each section. */
+export function meanScore(scores: readonly Score[], policy: Policy): Score {
+  const mean = (values: readonly Exact[]): Exact => (values.length === 0 ? ZERO : sum(values).div(values.length));
+  const of = (all: readonly Pick<Score, 'marks' | 'of' | 'percent'>[]) => ({
+    marks: mean(all.map((one) => one.marks)),
+    of: mean(all.map((one) => one.of)),
+    percent: mean(all.map((one) => one.percent)),
+  });
+  const sections = new Map<string, SectionScore[]>();
+  for (const section of scores.flatMap((one) => one.sections))
+    sections.set(section.id, [...(sections.get(section.id) ?? []), section]);
+  return decided(
+    {
+      ...of(scores),
+      waiting: scores.reduce((n, one) => n + one.waiting, 0),
+      late: null,
+      sections: [...sections.values()].flatMap(([first, ...more]) =>
+        first ? [{ ...first, ...of([first, ...more]) }] : [],
+      ),
+    },
+    policy,
+  );
+}
+
+type Undecided = Omit<Score, 'sections' | 'passed' | 'grade' | 'range' | 'shown'> & {
+  sections: readonly Omit<SectionScore, 'passed'>[];
+};
+
+/** Decides pass, grade and range of what was earned. */
+function decided(earned: Undecided, { boundaries, rounding }: Policy): Score {
+  const sections = earned.sections.map((section): SectionScore => {
+    const { percent, passPercent } = section;
+    const passed = passPercent === null || decidedPercent(percent, rounding).compare(exact(passPercent)) >= 0;
+    return { ...section, passed };
+  });
+  const percent = decidedPercent(earned.percent, rounding);
   const pass = exact(boundaries.passPercent);
-  const passed = decided.compare(pass) >= 0 && sections.every((s) => s.passed);
+  const passed = percent.compare(pass) >= 0 && sections.every((s) => s.passed);
   const step = (steps: readonly { from: string }[]): number =>
-    passed ? stepAt(steps, decided) : stepBelow(steps, decided, pass);
+    passed ? stepAt(steps, percent) : stepBelow(steps, percent, pass);
   return {
-    marks,
-    of: paper.marks,
-    percent,
-    waiting,
+    ...earned,
     sections,
     passed,
     grade: boundaries.grades[step(boundaries.grades)]?.grade ?? null,
     range: step(boundaries.ranges),
     shown: {
-      marks: shown(marks, 2, rounding.mode),
-      of: shown(paper.marks, 2, rounding.mode),
-      percent: round(percent, rounding.places, rounding.mode),
+      marks: shown(earned.marks, 2, rounding.mode),
+      of: shown(earned.of, 2, rounding.mode),
+      percent: round(earned.percent, rounding.places, rounding.mode),
     },
   };
 }

@@ -4,6 +4,8 @@ export interface Door {
   closesAt: number;
   /** When a teacher ended it early; null while not. */
   endedAt: number | null;
+  /** A teacher opens it; until then it stays shut. */
+  byHand?: boolean;
   questions: number;
   students: number;
   /** Whoever has its link can come, too. */
@@ -12,10 +14,10 @@ export interface Door {
 
 export type DoorState = 'before' | 'open' | 'closed';
 
-export function doorState(door: Pick<Door, 'opensAt' | 'closesAt' | 'endedAt'>, now: number): DoorState {
+export function doorState(door: Pick<Door, 'opensAt' | 'closesAt' | 'endedAt' | 'byHand'>, now: number): DoorState {
   if (door.endedAt !== null && now >= door.endedAt) return 'closed';
-  if (now < door.opensAt) return 'before';
-  return now < door.closesAt ? 'open' : 'closed';
+  if (now >= door.closesAt) return 'closed';
+  return now < door.opensAt || door.byHand ? 'before' : 'open';
 }
 
 /** Whether students can get in, and the one reason when not. Worded in `ui/words`. */
@@ -24,12 +26,12 @@ export function whoCanGetIn(
   now: number,
 ):
   | { open: true; until: number }
-  | { open: false; reason: 'no-students' | 'no-questions' | 'ended' | 'not-yet' | 'over' } {
+  | { open: false; reason: 'no-students' | 'no-questions' | 'ended' | 'not-yet' | 'by-hand' | 'over' } {
   if (door.students === 0 && !door.link) return { open: false, reason: 'no-students' };
   if (door.questions === 0) return { open: false, reason: 'no-questions' };
   if (door.endedAt !== null && now >= door.endedAt) return { open: false, reason: 'ended' };
   const state = doorState(door, now);
-  if (state === 'before') return { open: false, reason: 'not-yet' };
+  if (state === 'before') return { open: false, reason: door.byHand ? 'by-hand' : 'not-yet' };
   if (state === 'closed') return { open: false, reason: 'over' };
   return { open: true, until: door.closesAt };
 }

@@ -46,6 +46,57 @@ describe('the deadline', () => {
     expect(MOST_GIVEN_BACK).toBe(10 * MINUTE);
   });
 
+  it.each([
+    ['is given back whole', [{ from: 10, to: 40 }], [], 60, 0],
+    ['moves the common end too', [{ from: 5, to: 100 }], [], 125, 0],
+    ['that began before counts from the start', [{ from: -5, to: 2 }], [], 32, 0],
+    ['after the end changes nothing', [{ from: 31, to: 50 }], [], 30, 0],
+    [
+      'for one inside one for all counts once',
+      [
+        { from: 10, to: 20 },
+        { from: 12, to: 15 },
+      ],
+      [],
+      40,
+      0,
+    ],
+    [
+      'and one that overlaps it count as one',
+      [
+        { from: 10, to: 20 },
+        { from: 15, to: 25 },
+      ],
+      [],
+      45,
+      0,
+    ],
+    ['holds what an outage would take', [{ from: 10, to: 30 }], [{ from: 12, to: 29 }], 50, 0],
+    ['that ends in an outage: the rest of it is given back', [{ from: 10, to: 20 }], [{ from: 15, to: 25 }], 45, 0],
+    [
+      'in the time that another gave counts',
+      [
+        { from: 29, to: 39 },
+        { from: 39.5, to: 41 },
+      ],
+      [],
+      41.5,
+      0,
+    ],
+  ])('a pause %s', (_, paused, outages, minutes, ungiven) => {
+    const inMinutes = (all: { from: number; to: number }[]) =>
+      all.map(({ from, to }) => ({ from: from * MINUTE, to: to * MINUTE }));
+    const end = endOf(allowance, inMinutes(outages), inMinutes(paused));
+    expect(end).toEqual({ deadline: minutes * MINUTE, ungiven: ungiven * MINUTE });
+  });
+
+  it('the time left stands still while a pause lasts, whenever it is asked', () => {
+    for (const now of [10, 11, 300]) {
+      const { deadline } = endOf(allowance, [], [{ from: 10 * MINUTE, to: now * MINUTE }]);
+      expect(deadline - now * MINUTE).toBe(20 * MINUTE);
+    }
+  });
+
   it('extra time is rounded up to whole minutes', () => {
     expect([minutesWith(30, 25), minutesWith(60, 0), minutesWith(45, 33)]).toEqual([38, 60, 60]);
   });
@@ -87,6 +138,9 @@ describe('who can get in', () => {
     [{ ...door, students: 0 }, 150, 'no-students'],
     [{ ...door, students: 0, link: true }, 150, 'open'],
     [{ ...door, questions: 0 }, 150, 'no-questions'],
+    [{ ...door, byHand: true }, 150, 'by-hand'],
+    [{ ...door, byHand: true }, 200, 'over'],
+    [{ ...door, byHand: true, endedAt: 120 }, 150, 'ended'],
   ])('case %#', (facts, now, expected) => {
     const who = whoCanGetIn(facts, now);
     expect(who.open ? 'open' : who.reason).toBe(expected);

@@ -3,10 +3,13 @@
  * clock; the clock is always passed in.
  */
 
-/** A stretch in which the server did not serve. */
-export interface Outage {
+export interface Stretch {
   from: number;
   to: number;
+}
+
+/** A stretch in which the server did not serve. */
+export interface Outage extends Stretch {
   /** It ended with the data of its beginning brought back: what was lost then is for a person to judge. */
   restored?: boolean;
 }
@@ -43,28 +46,57 @@ export interface End {
 
 /**
  * When an attempt ends: its own working time, not past the end of the window
- * (moved by the student's extra minutes), plus what outages of the server took
- * from it, up to `MOST_GIVEN_BACK` in all. Whoever had time left when a longer
- * outage began has it when the server is back, again up to that much, so that
- * a teacher can still decide about the rest. Nothing the student's side lost
- * is given back here.
+ * (moved by the student's extra minutes), plus all of the pauses, plus what
+ * outages of the server took from it, up to `MOST_GIVEN_BACK` in all. Whoever
+ * had time left when a longer outage began has it when the server is back,
+ * again up to that much, so that a teacher can still decide about the rest.
+ * Nothing the student's side lost is given back here. A pause that lasts is
+ * given as one that ends now: the time left stands still.
  */
-export function endOf(allowance: Allowance, outages: readonly Outage[]): End {
+export function endOf(allowance: Allowance, outages: readonly Outage[], pauses: readonly Stretch[] = []): End {
   const own = allowance.startedAt + allowance.minutes * 60_000;
   let deadline = Math.min(own, allowance.closesAt + allowance.extraMinutes * 60_000);
   let left = MOST_GIVEN_BACK;
   let ungiven = 0;
-  for (const { from: began, to, restored = false } of [...outages].sort((a, b) => a.from - b.from)) {
+  const still = united(pauses);
+  const lost = outages.flatMap((outage) => without(outage, still).map((part) => ({ ...part, pause: false })));
+  const stretches = [...lost, ...still.map((part) => ({ ...part, pause: true, restored: false }))];
+  for (const { from: began, to, restored, pause } of stretches.sort((a, b) => a.from - b.from)) {
     const from = Math.max(began, allowance.startedAt);
     if (from >= deadline || to <= from) continue;
-    const lost = to - from;
+    const took = to - from;
     const before = deadline;
-    if (!restored) {
-      const given = Math.min(lost, left);
+    if (pause) deadline += took;
+    else if (!restored) {
+      const given = Math.min(took, left);
       left -= given;
       deadline = Math.max(before + given, to + Math.min(before - from, MOST_GIVEN_BACK));
     }
-    ungiven += Math.max(0, lost - (deadline - before));
+    ungiven += Math.max(0, took - (deadline - before));
   }
   return { deadline, ungiven };
+}
+
+/** Stretches of time as disjoint ones, in order. */
+function united(stretches: readonly Stretch[]): Stretch[] {
+  const found: Stretch[] = [];
+  for (const { from, to } of [...stretches].sort((a, b) => a.from - b.from)) {
+    const last = found.at(-1);
+    if (last && from <= last.to) last.to = Math.max(last.to, to);
+    else found.push({ from, to });
+  }
+  return found;
+}
+
+/** What is left of an outage outside of pauses: while the time stands still nothing is lost. */
+function without({ from, to, restored = false }: Outage, still: readonly Stretch[]): Required<Outage>[] {
+  const parts: Required<Outage>[] = [];
+  let at = from;
+  for (const pause of still) {
+    if (pause.to <= at || pause.from >= to) continue;
+    if (pause.from > at) parts.push({ from: at, to: pause.from, restored });
+    at = pause.to;
+  }
+  if (at < to) parts.push({ from: at, to, restored });
+  return parts;
 }

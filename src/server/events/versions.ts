@@ -2,8 +2,11 @@ import { asc, eq, gt, max, sql } from 'drizzle-orm';
 import type { Reader, Transaction } from '../db/database';
 import { versions } from '../db/schema/jobs';
 
-/** What changes are told about: a sitting itself, and whatever the students of a course see of their sittings. */
-export type Topic = `sitting:${string}` | `course:${string}`;
+/**
+ * What changes are told about: a sitting itself, whatever the students of a course see of their sittings, what a teacher
+ * watches of a sitting, what concerns all rooms of a sitting, and what concerns one room.
+ */
+export type Topic = `${'sitting' | 'course' | 'watch' | 'rooms' | 'room'}:${string}`;
 
 /** Says, together with what changes, that it changed. */
 export async function changed(tx: Transaction, ...topics: Topic[]): Promise<void> {

@@ -2,7 +2,6 @@ import { and, asc, desc, eq } from 'drizzle-orm';
 import { ONE, round } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { finalPercent } from '@/core/gradebook/final';
-import { boundariesSchema } from '@/core/results/policy';
 import { decidedPercent, stepAt } from '@/core/results/score';
 import { type Context, NOT_FOUND } from '../context';
 import { type CourseRow, inCourse } from '../people/courses';
@@ -61,7 +60,7 @@ export async function openGradebook(ctx: Context, courseId: string): Promise<Res
   const held = await read.select().from(sittings).where(eq(sittings.course, courseId)).orderBy(desc(sittings.opensAt));
   const columns: { sitting: typeof sittings.$inferSelect; scored: Map<string, ScoredAttempt> }[] = [];
   for (const sitting of held.reverse()) {
-    const scored = await scoresOf(read, sitting.id, boundariesSchema.parse(sitting.boundaries));
+    const scored = await scoresOf(read, sitting, ctx.now);
     const behind = await membersBehind(
       read,
       scored.map(({ participant }) => participant),

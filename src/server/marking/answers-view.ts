@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { exact, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
@@ -15,7 +15,7 @@ import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts, mendings, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
-import { currentAnswersOf } from '../sittings/attempts';
+import { COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { pinnedOf } from '../sittings/pinned';
 import { currentMarks } from './current-marks';
 
@@ -91,7 +91,7 @@ export async function openAnswers(
   const handedIn = await read
     .select({ id: attempts.id, seed: attempts.seed, without: attempts.without })
     .from(attempts)
-    .where(and(eq(attempts.sitting, sittingId), isNotNull(attempts.handedInAt)));
+    .where(and(eq(attempts.sitting, sittingId), COUNTS));
   // Who did not draw the question has not left it empty.
   const scripts = handedIn.filter((lot) => placementsMet(pinned, lot).has(item.id));
   const given = await currentAnswersOf(

@@ -2,12 +2,12 @@ import { and, asc, eq, isNotNull } from 'drizzle-orm';
 import { exact } from '@/core/base/exact';
 import { amendmentsOf, type Mending } from '@/core/exams/amendments';
 import { assemble } from '@/core/exams/paper';
-import { type Boundaries, boundariesSchema } from '@/core/results/policy';
+import { boundariesSchema } from '@/core/results/policy';
 import { markAnew, type MarkedAnew } from '@/core/results/mark-anew';
 import { score, type Score, type SlotMarks } from '@/core/results/score';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
-import { type AttemptRow, currentAnswersOf } from '../sittings/attempts';
+import { type AttemptRow, attemptsOf, COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { pinnedOf } from '../sittings/pinned';
 import { byAttempt, currentMarks } from './current-marks';
 
@@ -38,12 +38,13 @@ export async function* markAttemptsAnew(
 ): AsyncGenerator<{ attempts: AttemptAnew[]; total: number }> {
   const before = await pinnedOf(read, order.sitting);
   const after = { ...before, amendments: amendmentsOf(order.mendings, before.amendments) };
-  const { rounding } = before.plan;
   const [sitting] = await read
     .select({ boundaries: sittings.boundaries })
     .from(sittings)
     .where(eq(sittings.id, order.sitting));
-  const boundaries: Boundaries = boundariesSchema.parse(sitting?.boundaries);
+  const policy = { boundaries: boundariesSchema.parse(sitting?.boundaries), rounding: before.plan.rounding };
+  // What was handed in is as late as it was.
+  const late = new Map((await attemptsOf(read, order.sitting, 0)).map((one) => [one.attempt.id, one.late]));
   const rows = await markedOnce(read, order);
   const items = new Set(order.mendings.map(({ item }) => item));
   for (let from = 0; from < rows.length; from += CHUNK) {
@@ -72,8 +73,8 @@ export async function* markAttemptsAnew(
         return {
           attempt: row.id,
           ...marking,
-          before: score(assemble(before, row), was, boundaries, rounding),
-          after: score(paper, withChanges(was, marking), boundaries, rounding),
+          before: score(assemble(before, row), was, policy, late.get(row.id)),
+          after: score(paper, withChanges(was, marking), policy, late.get(row.id)),
         };
       }),
     };
@@ -88,12 +89,12 @@ function withChanges(was: SlotMarks, { changes }: MarkedAnew): SlotMarks {
   return now;
 }
 
-/** The attempts that an order is about: those that were marked before. */
+/** The attempts that an order is about: those that were marked before and are not set aside. */
 export async function markedOnce(read: Reader, { sitting, without = [] }: AnewOrder): Promise<AttemptRow[]> {
   const rows = await read
     .select()
     .from(attempts)
-    .where(and(eq(attempts.sitting, sitting), isNotNull(attempts.markedAt)))
+    .where(and(eq(attempts.sitting, sitting), isNotNull(attempts.markedAt), COUNTS))
     .orderBy(asc(attempts.script));
   const left = new Set(without);
   return rows.filter(({ id }) => !left.has(id));

@@ -4,6 +4,7 @@ import type { SlotMarks } from '@/core/results/score';
 import type { Judgement } from '@/core/rules/rubric/rubric';
 import type { TraceStep } from '@/core/rules/marking';
 import type { Reader } from '../db/database';
+import { COUNTS } from '../sittings/attempts';
 import { attempts, marks, mendings } from '../db/schema/exams';
 
 /** The mark that counts for one slot: the newest in its history. */
@@ -30,6 +31,7 @@ export function countingMarks(read: Reader, among?: SQL) {
     .groupBy(marks.attempt, marks.item, marks.slot);
 }
 
+/** Of a sitting: of what was handed in and is not set aside. */
 type Which = { sitting: string } | { attempt: string } | { attempts: readonly string[] };
 
 export async function currentMarks(read: Reader, which: Which): Promise<CurrentMark[]> {
@@ -40,7 +42,10 @@ export async function currentMarks(read: Reader, which: Which): Promise<CurrentM
         ? inArray(marks.attempt, [...which.attempts])
         : inArray(
             marks.attempt,
-            read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, which.sitting)),
+            read
+              .select({ id: attempts.id })
+              .from(attempts)
+              .where(and(eq(attempts.sitting, which.sitting), COUNTS)),
           );
   const rows = await read
     .select()

@@ -1,5 +1,5 @@
 import type { Lot } from '@/core/exams/lot';
-import { and, desc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { type Exact, exact, stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -20,7 +20,7 @@ import { coursesFor, inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts, marks, sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
-import { currentAnswers, findAttempt } from '../sittings/attempts';
+import { COUNTS, currentAnswers, findAttempt } from '../sittings/attempts';
 import { participantName } from '../people/participants';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { readDepartment } from '../people/policy';
@@ -48,7 +48,7 @@ export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> 
     .selectDistinct({ id: sittings.id, title: sittings.title, course: courses.code, opensAt: sittings.opensAt })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
-    .innerJoin(attempts, and(eq(attempts.sitting, sittings.id), isNotNull(attempts.handedInAt)))
+    .innerJoin(attempts, and(eq(attempts.sitting, sittings.id), COUNTS))
     .where(inArray(courses.id, own))
     .orderBy(desc(sittings.opensAt));
   const tasks: MarkingTask[] = [];
@@ -217,11 +217,12 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ mar
   const parsed = parse(given, raw);
   if (!parsed.ok) return parsed;
   const { attempt, item: itemId, slot, remark, judgement } = parsed.value;
-  const found = await findAttempt(ctx.db.read, attempt);
+  const found = await findAttempt(ctx.db.read, attempt, ctx.now);
   if (!found) return NOT_FOUND;
   const allowed = await inSitting(ctx, 'mark answers', found.attempt.sitting);
   if (!allowed.ok) return allowed;
   if (found.state.handedInAt === null) return refuse('not-handed-in');
+  if (found.attempt.asideAt !== null) return refuse('is-set-aside');
   const { paper } = await paperOf(ctx.db.read, found.attempt);
   const item = paperQuestions(paper).find((i) => i.id === itemId);
   const worth = item?.worth.get(slot);

@@ -1,6 +1,7 @@
 import { and, count, eq, inArray, isNull } from 'drizzle-orm';
 import type { Context } from '../context';
 import { attempts, marks, sittings } from '../db/schema/exams';
+import { COUNTS } from '../sittings/attempts';
 import { coursesFor } from '../people/courses';
 import { countingMarks } from './current-marks';
 
@@ -11,7 +12,7 @@ export async function countWaiting(ctx: Context): Promise<number> {
   const [row] = await read
     .select({ count: count() })
     .from(marks)
-    .innerJoin(attempts, eq(attempts.id, marks.attempt))
+    .innerJoin(attempts, and(eq(attempts.id, marks.attempt), COUNTS))
     .innerJoin(sittings, and(eq(sittings.id, attempts.sitting), inArray(sittings.course, own)))
     .where(and(inArray(marks.id, countingMarks(read)), isNull(marks.marks)));
   return row?.count ?? 0;

@@ -9,6 +9,7 @@ import { type Paper, paperQuestions } from '@/core/exams/paper';
 import { both, EVERYTHING, NOTHING, seenAt, seesAnything } from '@/core/exams/sees';
 import { may } from '@/core/people/may';
 import { doorState } from '@/core/sittings/entry';
+import { ONCE, type Tries } from '@/core/sittings/tries';
 import { type Boundaries, boundariesSchema, fillIn } from '@/core/results/policy';
 import { type Score, score, type SectionScore } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -20,7 +21,7 @@ import { currentAnswers, findAttempt } from '../sittings/attempts';
 import { ownNames } from '../sittings/own-names';
 import { participantName } from '../people/participants';
 import { paperOf } from '../sittings/pinned';
-import { showsSchema } from './results';
+import { scoresOf, showsSchema } from './results';
 import { type ResultSlot, slotsSeen } from './slots-seen';
 
 export interface ResultQuestion {
@@ -44,6 +45,8 @@ export interface OwnScore {
   passPercent: string;
   grade: string | null;
   rangeText: string;
+  /** What lateness took from the marks, exact as text, and by how many milliseconds it was late; null when it was not. */
+  late: { cost: string; by: number } | null;
   sections: { title: string; marks: string; of: string; passed: boolean; passPercent: string | null }[];
 }
 
@@ -53,6 +56,8 @@ export interface OwnResult {
   name: string;
   /** Null until results are released. */
   score: OwnScore | null;
+  /** What several attempts come to; null where there is one, and until results are released. */
+  together: { attempts: number; counts: Tries['counts']; percent: string; passed: boolean } | null;
   /** Before that, where marks are shown: what is known so far, and how many answers wait for a person. */
   soFar: { marks: string; of: string; waiting: number } | null;
   /** When marks were changed after the release; null when they were not. */
@@ -75,6 +80,7 @@ function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText:
     passPercent: shown(exact(boundaries.passPercent)),
     grade: score.grade,
     rangeText,
+    late: score.late && { cost: stored(score.late.cost), by: score.late.by },
     sections: score.sections.map((s, i) => ({
       title: s.title,
       marks: shown(s.marks),
@@ -88,7 +94,7 @@ function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText:
 /** What a student sees of their own answers: score and what the range reads when released, and the sheet with its margin as far as it is shown by then. */
 export async function openOwnResult(ctx: Context, attemptId: string): Promise<Result<OwnResult>> {
   const { read } = ctx.db;
-  const found = await findAttempt(read, attemptId);
+  const found = await findAttempt(read, attemptId, ctx.now);
   if (!found) return NOT_FOUND;
   const [row] = await read.select().from(sittings).where(eq(sittings.id, found.attempt.sitting));
   const released = row?.releasedAt !== null && row?.releasedAt !== undefined;
@@ -96,6 +102,8 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const seesAll = (await inSitting(ctx, 'see results', found.attempt.sitting)).ok;
   if (!row) return FORBIDDEN;
   const { plan, paper } = await paperOf(read, found.attempt);
+  // What is set aside counts nowhere; only those who may see all look at it.
+  if (found.attempt.asideAt !== null && !seesAll) return FORBIDDEN;
   const early = found.attempt.handedInAt === null ? NOTHING : seenAt(plan.sees, 'handed in');
   if (!seesAll && !may(ctx.actor, 'read own result', { participant, seen: released || seesAnything(early) }))
     return FORBIDDEN;
@@ -107,7 +115,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const present = await currentMarks(read, { attempt: attemptId });
   const given = byAttempt(present).get(attemptId) ?? new Map();
   const boundaries = boundariesSchema.parse(row.boundaries);
-  const result = score(paper, given, boundaries, plan.rounding);
+  const result = score(paper, given, { boundaries, rounding: plan.rounding }, found.late);
   const answers = await currentAnswers(read, attemptId);
   const name = called?.name ?? '';
   const rangeText = fillIn(boundaries.ranges[result.range]?.text ?? '', {
@@ -118,6 +126,8 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     'weakest section': bySuccess(result.sections, min),
     'best section': bySuccess(result.sections, max),
   });
+  const tells = released || seesAll;
+  const [counting] = tells ? await scoresOf(read, row, ctx.now, found.attempt.participant) : [];
   const items = paperQuestions(paper).map((item): ResultQuestion => {
     const own = ownNames(found.attempt.secret, item.id);
     const { explanation } = item.question;
@@ -136,7 +146,16 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     sitting: row.id,
     title: row.title,
     name,
-    score: released || seesAll ? ownScore(result, paper, boundaries, rangeText) : null,
+    score: tells ? ownScore(result, paper, boundaries, rangeText) : null,
+    together:
+      counting && counting.attempts > 1
+        ? {
+            attempts: counting.attempts,
+            counts: (row.tries ?? ONCE).counts,
+            percent: counting.score.shown.percent,
+            passed: counting.score.passed,
+          }
+        : null,
     soFar:
       !released && !seesAll && visible.marks
         ? { marks: result.shown.marks, of: result.shown.of, waiting: result.waiting }

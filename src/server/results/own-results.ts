@@ -1,11 +1,15 @@
 import type { Context } from '../context';
-import { ownSittings } from '../sittings/list-sittings';
+import { ownSittings } from '../sittings/own-sittings';
 import { openOwnResult, type OwnResult } from './own-result';
 
 /** A student's handed-in attempts, newest first, with what can be seen of them. */
 export interface OwnResultRow {
   attempt: string;
   title: string;
+  /** The first, the second, where there are several; null where there is one. */
+  number: number | null;
+  /** Why a teacher set it aside; null while it counts. */
+  aside: string | null;
   course: string;
   /** Null when nothing can be seen yet. */
   result: Pick<OwnResult, 'score' | 'soFar'> | null;
@@ -13,10 +17,14 @@ export interface OwnResultRow {
 
 export async function listOwnResults(ctx: Context): Promise<OwnResultRow[]> {
   const rows: OwnResultRow[] = [];
-  for (const { attempt, title, course } of await ownSittings(ctx)) {
-    if (!attempt || attempt.handedInAt === null) continue;
-    const opened = await openOwnResult(ctx, attempt.id);
-    rows.push({ attempt: attempt.id, title, course, result: opened.ok ? opened.value : null });
+  for (const { attempts, title, course } of await ownSittings(ctx)) {
+    for (const { id, number, handedInAt, asideAt, asideReason } of [...attempts].reverse()) {
+      if (handedInAt === null) continue;
+      const aside = asideAt === null ? null : asideReason;
+      const opened = aside === null ? await openOwnResult(ctx, id) : null;
+      const result = opened?.ok ? opened.value : null;
+      rows.push({ attempt: id, title, course, number: attempts.length > 1 ? number : null, aside, result });
+    }
   }
   return rows;
 }

@@ -1,4 +1,4 @@
-import { and, eq, isNotNull } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -7,7 +7,9 @@ import type { Sees } from '@/core/exams/sees';
 import { poolOf } from '@/core/exams/pool';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { doorState } from '@/core/sittings/entry';
+import { type AttemptScore, countingScore } from '@/core/results/counting';
 import { score, type Score } from '@/core/results/score';
+import { ONCE } from '@/core/sittings/tries';
 import { type Context, NOT_FOUND, parse } from '../context';
 import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
@@ -16,6 +18,7 @@ import { courses } from '../db/schema/people';
 import { participantName, participantsExpected } from '../people/participants';
 import { changed } from '../events/versions';
 import { byAttempt, currentMarks } from '../marking/current-marks';
+import { attemptsOf, COUNTS } from '../sittings/attempts';
 import { paperOf, pinnedOf } from '../sittings/pinned';
 
 /** What released results show to students, besides the score and what their range reads. Those of before had everything hang on the marks. */
@@ -36,34 +39,54 @@ export const showsSchema = z
   });
 export type Shows = z.infer<typeof showsSchema>;
 
-/** One participant's score in one sitting. */
+/** One participant's score in one sitting, by the attempt that counts. */
 export interface ScoredAttempt {
   attempt: string;
   participant: string;
   name: string;
   score: Score;
+  /** How many attempts it comes of. */
+  attempts: number;
 }
 
-/** Scores of every handed-in attempt of a sitting, by name. */
-export async function scoresOf(read: Reader, sitting: string, boundaries: Boundaries): Promise<ScoredAttempt[]> {
-  const rows = await read
-    .select({ attempt: attempts, name: participantName })
+/** What counts for each participant who has handed in, by name; or for one of them alone. */
+export async function scoresOf(
+  read: Reader,
+  sitting: Pick<typeof sittings.$inferSelect, 'id' | 'boundaries' | 'tries'>,
+  now: number,
+  participant?: string,
+): Promise<ScoredAttempt[]> {
+  const boundaries = boundariesSchema.parse(sitting.boundaries);
+  const { plan } = await pinnedOf(read, sitting.id);
+  const policy = { boundaries, rounding: plan.rounding };
+  const given = byAttempt(await currentMarks(read, { sitting: sitting.id }));
+  const names = await read
+    .select({ id: attempts.participant, name: participantName })
     .from(attempts)
-    .where(eq(attempts.sitting, sitting))
+    .where(
+      and(
+        eq(attempts.sitting, sitting.id),
+        COUNTS,
+        participant === undefined ? undefined : eq(attempts.participant, participant),
+      ),
+    )
     .orderBy(participantName);
-  const given = byAttempt(await currentMarks(read, { sitting }));
-  const scored: ScoredAttempt[] = [];
-  for (const { attempt, name } of rows) {
-    if (attempt.handedInAt === null) continue;
-    const { plan, paper } = await paperOf(read, attempt);
-    scored.push({
-      attempt: attempt.id,
-      participant: attempt.participant,
-      name,
-      score: score(paper, given.get(attempt.id) ?? new Map(), boundaries, plan.rounding),
-    });
+  const all = new Map<string, AttemptScore[]>(names.map(({ id }) => [id, []]));
+  for (const { attempt, late } of await attemptsOf(read, sitting.id, now)) {
+    const { id, handedInAt, asideAt } = attempt;
+    if (handedInAt === null || asideAt !== null || !all.has(attempt.participant)) continue;
+    const { paper } = await paperOf(read, attempt);
+    const earned = score(paper, given.get(id) ?? new Map(), policy, late);
+    all.get(attempt.participant)?.push({ attempt: id, handedInAt, score: earned });
   }
-  return scored;
+  const { counts } = sitting.tries ?? ONCE;
+  const called = new Map(names.map(({ id, name }) => [id, name]));
+  return [...all].flatMap(([whose, scores]): ScoredAttempt[] => {
+    const counting = countingScore(scores, counts, policy);
+    if (!counting) return [];
+    const { attempt, score: earned } = counting;
+    return [{ attempt, participant: whose, name: called.get(whose) ?? '', score: earned, attempts: scores.length }];
+  });
 }
 
 /** A student's line on the results screen: plain values that travel to the browser. */
@@ -74,6 +97,10 @@ export interface ResultRow {
   /** Exact percent as text; boundaries are compared with it. */
   percent: string;
   waiting: number;
+  /** How many attempts it comes of. */
+  attempts: number;
+  /** What lateness took, exact marks as text; null when nothing was late. */
+  late: string | null;
   /** Exact percent of each section of the paper, by its id. */
   sections: Record<string, string>;
 }
@@ -112,8 +139,12 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
   const boundaries = boundariesSchema.parse(sitting.boundaries);
   const { plan, ...pinned } = await pinnedOf(read, id);
   const pool = poolOf({ plan, ...pinned });
-  const scored = await scoresOf(read, id, boundaries);
-  const begun = await read.select({ id: attempts.id }).from(attempts).where(eq(attempts.sitting, id));
+  const scored = await scoresOf(read, sitting, ctx.now);
+  const begun = await read
+    .select({ participant: attempts.participant, handedInAt: attempts.handedInAt })
+    .from(attempts)
+    .where(and(eq(attempts.sitting, id), isNull(attempts.asideAt)));
+  const came = new Set(begun.map(({ participant }) => participant));
   const expected = await participantsExpected(read, sitting);
   return ok({
     sitting: id,
@@ -124,19 +155,21 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
     boundaries,
     version: sitting.boundariesVersion,
     sections: pool.sections.map(({ id: section, title, passPercent }) => ({ id: section, title, passPercent })),
-    rows: scored.map(({ attempt, name, score: s }) => ({
+    rows: scored.map(({ attempt, name, attempts: count, score: s }) => ({
       attempt,
       name,
+      attempts: count,
+      late: s.late === null ? null : stored(s.late.cost),
       marks: stored(s.marks),
       percent: stored(s.percent),
       waiting: s.waiting,
       sections: Object.fromEntries(s.sections.map((section) => [section.id, stored(section.percent)])),
     })),
-    notHandedIn: begun.length - scored.length,
+    notHandedIn: begun.filter(({ handedInAt }) => handedInAt === null).length,
     stillOpen:
       doorState(sitting, ctx.now) === 'closed'
         ? null
-        : { students: Math.max(0, expected - begun.length), until: sitting.closesAt },
+        : { students: Math.max(0, expected - came.size), until: sitting.closesAt },
     releasedAt: sitting.releasedAt,
     shows: sitting.shows === null ? null : showsSchema.parse(sitting.shows),
     sees: plan.sees,
@@ -152,7 +185,7 @@ export async function scriptsBeside(
   const rows = await ctx.db.read
     .select({ attempt: attempts.id, name: participantName })
     .from(attempts)
-    .where(and(eq(attempts.sitting, sitting), isNotNull(attempts.handedInAt)))
+    .where(and(eq(attempts.sitting, sitting), COUNTS))
     .orderBy(participantName);
   const at = rows.findIndex((row) => row.attempt === attempt);
   return { before: rows[at - 1] ?? null, after: (at >= 0 && rows[at + 1]) || null };

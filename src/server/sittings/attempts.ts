@@ -1,9 +1,10 @@
-import { and, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import type { Participant } from '@/core/people/participant';
 import type { AttemptState } from '@/core/sittings/attempt';
+import type { Lateness } from '@/core/sittings/late';
 import { endOf, type Outage } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
-import { answersNow, attempts, extensions, outages, participants, sittings } from '../db/schema/exams';
+import { answersNow, attempts, extensions, outages, participants, pauses, sittings } from '../db/schema/exams';
 import { participantOf } from '../people/participants';
 
 export type AttemptRow = typeof attempts.$inferSelect;
@@ -12,6 +13,10 @@ export type AttemptRow = typeof attempts.$inferSelect;
 export interface AttemptInTime {
   attempt: AttemptRow;
   state: AttemptState;
+  /** Since when a teacher has its time stand still; null while it runs. */
+  pausedAt: number | null;
+  /** How late it was handed in, or is by now, and by which rule; null where nothing is late. */
+  late: Lateness | null;
   /** Milliseconds that outages of the server took and that were not given back by themselves. */
   ungiven: number;
 }
@@ -26,23 +31,51 @@ const forOutageOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) 
   WHERE ${extensions.sitting} = ${attempts.sitting} AND ${extensions.participant} = ${attempts.participant}
     AND ${extensions.reason} = ${FOR_OUTAGE})`;
 
+/** Handed in, and not set aside: what is marked, and counts. */
+export const COUNTS = and(isNotNull(attempts.handedInAt), isNull(attempts.asideAt));
+
+/** The pauses of an attempt's sitting that are for it, as JSON. */
+const pausesOf = sql<string>`(SELECT json_group_array(json_array(${pauses.from}, ${pauses.to})) FROM ${pauses}
+  WHERE ${pauses.sitting} = ${attempts.sitting}
+    AND (${pauses.participant} IS NULL OR ${pauses.participant} = ${attempts.participant}))`;
+
 interface Row {
   attempt: AttemptRow;
-  sitting: { closesAt: number; minutes: number; endedAt: number | null };
+  sitting: Pick<typeof sittings.$inferSelect, 'closesAt' | 'minutes' | 'endedAt' | 'dueAt' | 'late'>;
   extra: number;
   forOutage: number;
+  pauses: string;
 }
 
-function inTime({ attempt, sitting, extra, forOutage }: Row, lost: readonly Outage[]): AttemptInTime {
+function inTime(
+  { attempt, sitting, extra, forOutage, ...row }: Row,
+  lost: readonly Outage[],
+  now: number,
+): AttemptInTime {
+  const { startedAt, handedInAt } = attempt;
   const minutes = attempt.minutes + extra;
+  const extraMinutes = minutes - sitting.minutes;
+  const told = JSON.parse(row.pauses) as [from: number, to: number | null][];
+  const still = told.map(([from, to]) => ({ from, to: to ?? now }));
   const { deadline: own, ungiven } = endOf(
-    { startedAt: attempt.startedAt, minutes, closesAt: sitting.closesAt, extraMinutes: minutes - sitting.minutes },
+    { startedAt, minutes, closesAt: sitting.closesAt, extraMinutes },
     lost,
+    still,
   );
   const deadline = sitting.endedAt === null ? own : Math.min(own, sitting.endedAt);
+  const over = handedInAt !== null || now > deadline;
+  const lasting = told.flatMap(([from, to]) => (to === null ? [from] : []));
+  const { dueAt, late } = sitting;
+  // The due time moves as the end does: by what the student has more, by pauses and by what outages took.
+  const due =
+    dueAt === null
+      ? null
+      : endOf({ startedAt, minutes: Infinity, closesAt: dueAt, extraMinutes }, lost, still).deadline;
   return {
     attempt,
-    state: { startedAt: attempt.startedAt, deadline, handedInAt: attempt.handedInAt },
+    state: { startedAt, deadline, handedInAt },
+    pausedAt: over || lasting.length === 0 ? null : Math.min(...lasting),
+    late: due === null || late === null ? null : { rule: late, by: Math.max(0, (handedInAt ?? now) - due) },
     ungiven: Math.max(0, ungiven - forOutage * 60_000),
   };
 }
@@ -56,7 +89,14 @@ function select(read: Reader) {
   return read
     .select({
       attempt: attempts,
-      sitting: { closesAt: sittings.closesAt, minutes: sittings.minutes, endedAt: sittings.endedAt },
+      sitting: {
+        closesAt: sittings.closesAt,
+        minutes: sittings.minutes,
+        endedAt: sittings.endedAt,
+        dueAt: sittings.dueAt,
+        late: sittings.late,
+      },
+      pauses: pausesOf,
       extra: extraOf,
       forOutage: forOutageOf,
       is: participants.is,
@@ -66,22 +106,29 @@ function select(read: Reader) {
     .innerJoin(sittings, eq(sittings.id, attempts.sitting));
 }
 
+/** An attempt as it is stored. */
+export async function attemptRow(read: Reader, id: string): Promise<AttemptRow> {
+  const [row] = await read.select().from(attempts).where(eq(attempts.id, id));
+  if (!row) throw new Error(`There is no attempt ${id}`);
+  return row;
+}
+
 /** An attempt with whose it is. */
 export interface FoundAttempt extends AttemptInTime {
   participant: Participant;
 }
 
-export async function findAttempt(read: Reader, id: string): Promise<FoundAttempt | null> {
+export async function findAttempt(read: Reader, id: string, now: number): Promise<FoundAttempt | null> {
   const [row] = await select(read).where(eq(attempts.id, id));
   if (!row) return null;
   const participant = await participantOf(read, row.attempt.participant, row.is);
-  return { ...inTime(row, await allOutages(read)), participant };
+  return { ...inTime(row, await allOutages(read), now), participant };
 }
 
-export async function attemptsOf(read: Reader, sitting: string): Promise<AttemptInTime[]> {
+export async function attemptsOf(read: Reader, sitting: string, now: number): Promise<AttemptInTime[]> {
   const rows = await select(read).where(eq(attempts.sitting, sitting));
   const lost = await allOutages(read);
-  return rows.map((row) => inTime(row, lost));
+  return rows.map((row) => inTime(row, lost, now));
 }
 
 /** The attempts that nobody has handed in and whose time can be over: extensions and outages may still move the end. */
@@ -89,7 +136,7 @@ export async function endingAttempts(read: Reader, now: number): Promise<Attempt
   const earliestEnd = sql`min(${attempts.startedAt} + ${attempts.minutes} * 60000, ${sittings.closesAt}, coalesce(${sittings.endedAt}, ${sittings.closesAt}))`;
   const rows = await select(read).where(and(isNull(attempts.handedInAt), lt(earliestEnd, now)));
   const lost = await allOutages(read);
-  return rows.map((row) => inTime(row, lost));
+  return rows.map((row) => inTime(row, lost, now));
 }
 
 /** Present answers by item and slot: the one written last, whichever device it came from. */

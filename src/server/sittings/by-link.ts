@@ -1,10 +1,11 @@
-import { and, eq } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
 import { type DoorState, doorState } from '@/core/sittings/entry';
 import type { SignedIn } from '../auth/sessions';
 import { NOT_FOUND, type Outside } from '../context';
 import { attempts, sittings } from '../db/schema/exams';
 import { readDepartment } from '../people/policy';
+import { nextTryIn } from './enter';
 import { participantIn } from '../people/participants';
 
 /** What whoever has the link of a sitting is told, before anything is asked. */
@@ -17,9 +18,13 @@ export interface SittingByLink {
   opensAt: number;
   closesAt: number;
   state: DoorState;
+  /** It opens when a teacher says so. */
+  byHand: boolean;
   coded: boolean;
-  /** The attempt of whoever is signed in. */
+  /** The attempt of whoever is signed in: the last of them. */
   attempt: { id: string; handedInAt: number | null } | null;
+  /** The attempt that they may begin after it, by its number; null when there is none. */
+  again: number | null;
   /** Whoever is signed in takes part as themselves; null when nobody is, or when they do not. */
   as: string | null;
 }
@@ -31,12 +36,15 @@ export async function sittingByLink(out: Outside, id: string, actor: SignedIn | 
   if (!row || row.who !== 'link') return NOT_FOUND;
   const { name: department, institute } = await readDepartment(read);
   const participant = actor && (await participantIn(read, id, actor.id));
-  const [attempt] = participant
+  const begun = participant
     ? await read
-        .select({ id: attempts.id, handedInAt: attempts.handedInAt })
+        .select()
         .from(attempts)
         .where(and(eq(attempts.sitting, id), eq(attempts.participant, participant.id)))
+        .orderBy(asc(attempts.startedAt))
     : [];
+  const attempt = begun.filter(({ asideAt }) => asideAt === null).at(-1);
+  const next = nextTryIn(begun, row, out.now);
   return ok({
     id,
     title: row.title,
@@ -46,8 +54,10 @@ export async function sittingByLink(out: Outside, id: string, actor: SignedIn | 
     opensAt: row.opensAt,
     closesAt: row.closesAt,
     state: doorState(row, out.now),
+    byHand: row.byHand,
     coded: row.code !== null,
-    attempt: attempt ?? null,
+    attempt: attempt ? { id: attempt.id, handedInAt: attempt.handedInAt } : null,
+    again: attempt && next.is === 'new' ? next.number : null,
     as: participant ? (actor?.name ?? '') : null,
   });
 }

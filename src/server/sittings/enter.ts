@@ -6,18 +6,45 @@ import { placements } from '@/core/exams/plan';
 import { type Participant, takesPart } from '@/core/people/participant';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { minutesWith } from '@/core/sittings/time';
+import { type NextTry, nextTry, ONCE } from '@/core/sittings/tries';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
 import { provisions } from '../db/schema/people';
+import { changed } from '../events/versions';
 import { keepParticipant, participantIn } from '../people/participants';
 import { traitsOf } from '../people/traits';
 import { newId, newSeed } from '../ports/ids';
+import type { AttemptRow } from './attempts';
 import { codeFits } from './code';
 import { placedIn } from './pinned';
 
-/** Starts the attempt of whoever comes, or finds the one begun before; refused with the reason when they cannot get in. */
-export async function enterSitting(ctx: Context, sittingId: string, code = ''): Promise<Result<{ attempt: string }>> {
+/** How somebody comes in. */
+interface Entry {
+  code?: string;
+  /** Which attempt they mean to begin; another one is not begun by a page that was opened before. */
+  number?: number;
+}
+
+/** What of an attempt says which one is next. */
+type Begun = Pick<AttemptRow, 'id' | 'startedAt' | 'handedInAt' | 'asideAt'>;
+
+/** What a participant finds who comes to a sitting; `begun` are all of their attempts in it. */
+export function nextTryIn(
+  begun: readonly Begun[],
+  { tries }: Pick<typeof sittings.$inferSelect, 'tries'>,
+  now: number,
+): NextTry {
+  const tried = begun.map(({ asideAt, ...attempt }) => ({ ...attempt, aside: asideAt !== null }));
+  return nextTry(tried, tries ?? ONCE, now);
+}
+
+/** Starts an attempt of whoever comes, or finds the one begun before; refused with the reason when they cannot get in. */
+export async function enterSitting(
+  ctx: Context,
+  sittingId: string,
+  { code = '', number = 1 }: Entry = {},
+): Promise<Result<{ attempt: string }>> {
   const { read } = ctx.db;
   const [sitting] = await read.select().from(sittings).where(eq(sittings.id, sittingId));
   if (!sitting) return NOT_FOUND;
@@ -25,8 +52,12 @@ export async function enterSitting(ctx: Context, sittingId: string, code = ''): 
   if (!participant) return sitting.who === 'groups' ? refuse('no-group') : FORBIDDEN;
   if (!takesPart(ctx.actor, participant)) return FORBIDDEN;
   const mine = and(eq(attempts.sitting, sittingId), eq(attempts.participant, participant.id));
-  const [begun] = await read.select({ id: attempts.id }).from(attempts).where(mine);
-  if (begun) return ok({ attempt: begun.id });
+  const begun = async (reader: Reader): Promise<{ rows: AttemptRow[]; found: ReturnType<typeof foundOf> }> => {
+    const rows = await reader.select().from(attempts).where(mine);
+    return { rows, found: foundOf(nextTryIn(rows, sitting, ctx.now), rows, number) };
+  };
+  const { found: known } = await begun(read);
+  if (known) return known;
 
   const { plan } = await placedIn(read, sittingId);
   const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1, link: false }, ctx.now);
@@ -39,24 +70,35 @@ export async function enterSitting(ctx: Context, sittingId: string, code = ''): 
   const minutes = minutesWith(sitting.minutes, await extraTimePercent(read, participant));
   const id = newId();
   return ctx.db.transaction(async (tx) => {
-    const [already] = await tx.select({ id: attempts.id }).from(attempts).where(mine);
-    if (already) return ok({ attempt: already.id });
+    const { rows, found } = await begun(tx);
+    if (found) return found;
     await keepParticipant(tx, participant);
-    const [before] = await tx.select({ count: count() }).from(attempts).where(eq(attempts.sitting, sittingId));
+    const [scripts] = await tx.select({ count: count() }).from(attempts).where(eq(attempts.sitting, sittingId));
+    const first = sitting.tries?.same ? rows[0] : undefined;
     await tx.insert(attempts).values({
       id,
       sitting: sittingId,
       participant: participant.id,
-      script: (before?.count ?? 0) + 1,
-      seed: newSeed(),
-      without,
+      script: (scripts?.count ?? 0) + 1,
+      seed: first?.seed ?? newSeed(),
+      without: first?.without ?? without,
       secret: randomBytes(16).toString('hex'),
       startedAt: ctx.now,
       minutes,
       seenAt: ctx.now,
     });
+    await changed(tx, `watch:${sittingId}`);
     return ok({ attempt: id });
   });
+}
+
+/** What somebody who comes is given without beginning anything; null when the attempt that they mean is to be begun. */
+function foundOf(next: NextTry, begun: readonly Begun[], number: number): Result<{ attempt: string }> | null {
+  if (next.is === 'open' || next.is === 'used up') return ok({ attempt: next.attempt });
+  const counting = begun.filter(({ asideAt }) => asideAt === null).sort((a, b) => a.startedAt - b.startedAt);
+  const last = counting.at(-1);
+  if (last && next.number !== number) return ok({ attempt: last.id });
+  return next.is === 'later' ? refuse('try-later') : null;
 }
 
 /** The most that anybody of the participant is entitled to. */

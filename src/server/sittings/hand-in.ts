@@ -7,6 +7,7 @@ import { type Context, FORBIDDEN, NOT_FOUND, type Outside } from '../context';
 import { attempts } from '../db/schema/exams';
 import { markHandedIn } from '../marking/mark-handed-in';
 import { keepLast } from './answer-log';
+import { happened } from './happenings';
 import { type AttemptRow, findAttempt, endingAttempts } from './attempts';
 
 /** Who hands in waits so long for the marks, in milliseconds; then they come later. */
@@ -22,12 +23,13 @@ async function close(out: Outside, attempt: AttemptRow, by: 'student' | 'clock',
       .returning({ id: attempts.id });
     if (closed.length === 0) return;
     await keepLast(tx, attempt.id);
+    await happened(tx, attempt, by === 'clock' ? 'handed in by the clock' : 'handed in', { at });
   });
 }
 
 /** The student hands in; after the end of the time it is the clock that does, though the browser asked. */
 export async function handIn(ctx: Context, attemptId: string): Promise<Result<{ handedInAt: number }>> {
-  const found = await findAttempt(ctx.db.read, attemptId);
+  const found = await findAttempt(ctx.db.read, attemptId, ctx.now);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   const { deadline } = found.state;

@@ -35,7 +35,7 @@ export async function addFilePiece(ctx: Context, raw: unknown, bytes: Uint8Array
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
   const piece = parsed.value;
-  const found = await findAttempt(ctx.db.read, piece.attempt);
+  const found = await findAttempt(ctx.db.read, piece.attempt, ctx.now);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   const [there] = await ctx.db.read.select({ at: attemptFiles.at }).from(attemptFiles).where(ofFile(piece));
@@ -125,7 +125,7 @@ export async function readHandedFile(
   attempt: string,
   hash: string,
 ): Promise<{ name: string; bytes: Uint8Array } | null> {
-  const found = await findAttempt(ctx.db.read, attempt);
+  const found = await findAttempt(ctx.db.read, attempt, ctx.now);
   if (!found) return null;
   const own = takesPart(ctx.actor, found.participant);
   if (!own && !(await inSitting(ctx, 'mark answers', found.attempt.sitting)).ok) return null;

@@ -1,11 +1,11 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { attempts } from '../db/schema/exams';
-import { inSitting } from '../people/courses';
-import { participantIn } from '../people/participants';
+import { participantsMeant, peopleMeant } from './meant';
+import { happened } from './happenings';
 import { type AttemptRow, findAttempt } from './attempts';
 
 /** Something that the teacher says to those who write. */
@@ -21,20 +21,17 @@ const MOST_UNREAD = 2000;
 
 const input = z.object({
   sitting: z.string(),
-  /** A student or a guest; null: everybody who is writing. */
-  person: z.string().nullable(),
+  people: peopleMeant,
   text: z.string().trim().min(1, 'notice-empty').max(MOST, 'notice-long'),
 });
 
-/** Says something to one who is writing, or to all. What was not read yet stays above it. */
+/** Says something to one, to some or to all who are writing. What was not read yet stays above it. */
 export async function sendNotice(ctx: Context, raw: unknown): Promise<Result<{ told: number }>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  const { sitting, person, text } = parsed.value;
-  const allowed = await inSitting(ctx, 'run sittings', sitting);
-  if (!allowed.ok) return allowed;
-  const participant = person === null ? null : await participantIn(ctx.db.read, sitting, person);
-  if (person !== null && !participant) return NOT_FOUND;
+  const meant = await participantsMeant(ctx, parsed.value);
+  if (!meant.ok) return meant;
+  const { sitting, text } = parsed.value;
   return ctx.db.transaction(async (tx) => {
     const writing = await tx
       .select()
@@ -43,7 +40,12 @@ export async function sendNotice(ctx: Context, raw: unknown): Promise<Result<{ t
         and(
           eq(attempts.sitting, sitting),
           isNull(attempts.handedInAt),
-          participant ? eq(attempts.participant, participant.id) : undefined,
+          meant.value
+            ? inArray(
+                attempts.participant,
+                meant.value.map(({ id }) => id),
+              )
+            : undefined,
         ),
       );
     for (const attempt of writing) {
@@ -52,6 +54,7 @@ export async function sendNotice(ctx: Context, raw: unknown): Promise<Result<{ t
       // Two that are said in one millisecond are two.
       const noticeAt = Math.max(ctx.now, (attempt.noticeAt ?? 0) + 1);
       await tx.update(attempts).set({ notice, noticeAt, noticeReadAt: null }).where(eq(attempts.id, attempt.id));
+      await happened(tx, attempt, 'told', { at: noticeAt, by: ctx.actor.id, note: text });
     }
     return writing.length > 0 ? ok({ told: writing.length }) : refuse('nobody-writes');
   });
@@ -70,14 +73,16 @@ export function unreadNotice({
 export async function confirmNotice(ctx: Context, id: string, raw: unknown): Promise<Result<null>> {
   const parsed = parse(z.object({ at: z.number().int() }), raw);
   if (!parsed.ok) return parsed;
-  const found = await findAttempt(ctx.db.read, id);
+  const found = await findAttempt(ctx.db.read, id, ctx.now);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   await ctx.db.transaction(async (tx) => {
-    await tx
+    const read = await tx
       .update(attempts)
       .set({ noticeReadAt: ctx.now })
-      .where(and(eq(attempts.id, id), eq(attempts.noticeAt, parsed.value.at), isNull(attempts.noticeReadAt)));
+      .where(and(eq(attempts.id, id), eq(attempts.noticeAt, parsed.value.at), isNull(attempts.noticeReadAt)))
+      .returning({ id: attempts.id });
+    if (read.length > 0) await happened(tx, found.attempt, 'read what was said', { at: ctx.now });
   });
   return ok();
 }

@@ -46,7 +46,7 @@ export async function checkQuestion(ctx: Context, id: string, raw: unknown): Pro
   if (!parsed.ok) return parsed;
   const { item: itemId, key } = parsed.value;
   const { read } = ctx.db;
-  const found = await findAttempt(read, id);
+  const found = await findAttempt(read, id, ctx.now);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   const { plan, paper } = await paperOf(read, found.attempt);

@@ -40,13 +40,19 @@ export interface RoomClock {
   startedAt: number;
   deadline: number;
   handedInAt: number | null;
+  /** Since when the time stands still; null while it runs. */
+  pausedAt: number | null;
+  /** Why a teacher set this attempt aside; null when none did. */
+  aside: string | null;
   /** What the teacher has said and the student not yet read. */
   notice: Notice | null;
 }
 
-export const clockOf = ({ attempt, state }: AttemptInTime, now: number): RoomClock => ({
+export const clockOf = ({ attempt, state, pausedAt }: AttemptInTime, now: number): RoomClock => ({
   now,
   ...state,
+  pausedAt,
+  aside: attempt.asideAt === null ? null : attempt.asideReason,
   notice: unreadNotice(attempt),
 });
 
@@ -99,7 +105,7 @@ function readableAnswers(paper: Paper, answers: Answers, secret: string): Answer
 
 /** Everything that a student's room needs: sheets without keys, the answers so far, the clock. What was handed in cannot be read here any more. */
 export async function openRoom(ctx: Context, attemptId: string): Promise<Result<Room>> {
-  const found = await findAttempt(ctx.db.read, attemptId);
+  const found = await findAttempt(ctx.db.read, attemptId, ctx.now);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   const { secret } = found.attempt;

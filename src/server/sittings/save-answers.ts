@@ -49,7 +49,7 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
   const { attempt: id, device, entries } = parsed.value;
-  const found = await findAttempt(ctx.db.read, id);
+  const found = await findAttempt(ctx.db.read, id, ctx.now);
   if (!found) return NOT_FOUND;
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   // Whether a device was offline as the time ended is judged by what was heard before that.

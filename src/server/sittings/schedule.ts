@@ -8,6 +8,8 @@ import { unmended } from '@/core/exams/paper';
 import { examForm, type ExamPlan, onlySchema } from '@/core/exams/plan';
 import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
 import { withPassMark } from '@/core/results/policy';
+import { lateRuleSchema } from '@/core/sittings/late';
+import { triesSchema } from '@/core/sittings/tries';
 import { type Context, NOT_FOUND, parse } from '../context';
 import { inCourse } from '../people/courses';
 import { exams, sittings } from '../db/schema/exams';
@@ -30,6 +32,12 @@ const input = z.object({
   who: z.enum(['students', 'link']).default('students'),
   /** Of the students only these. */
   only: onlySchema.nullable().default(null),
+  /** It opens when a teacher says so, not by the clock. */
+  byHand: z.boolean().default(false),
+  /** From when on a hand-in is late, and what that costs. */
+  dueAt: z.number().int().nullable().default(null),
+  late: lateRuleSchema.nullable().default(null),
+  tries: triesSchema.nullable().default(null),
   /** What has to be typed to get in. */
   code: z.string().trim().min(4, 'code-length').max(40, 'code-length').nullable().default(null),
 });
@@ -40,12 +48,14 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   if (!parsed.ok) return parsed;
   const allowed = await inCourse(ctx, 'run sittings', parsed.value.course);
   if (!allowed.ok) return allowed;
-  const { exam, course, opensAt, closesAt, minutes, who, code } = parsed.value;
+  const { exam, course, opensAt, closesAt, minutes, who, code, byHand, dueAt, tries } = parsed.value;
+  const late = dueAt === null ? null : parsed.value.late;
   const only = who === 'link' ? null : parsed.value.only;
   if (only && (await studentsFor(ctx.db.read, { course, who, only })).size === 0)
     return refuse('nobody-chosen', { at: ['only'] });
   if (closesAt <= opensAt) return refuse('ends-before-it-starts', { at: ['closesAt'] });
   if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
+  if (dueAt !== null && (dueAt <= opensAt || dueAt > closesAt)) return refuse('due-outside', { at: ['dueAt'] });
   const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
   if (!row) return NOT_FOUND;
   const filled = await scheduledPlan(ctx, { plan: readStored(examForm, row.plan), exam, course });
@@ -54,12 +64,12 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   const readiness = examReadiness(unmended(plan, await revisionsOf(ctx.db.read, plan)));
   const stopping = readiness.findings.filter((f) => f.weight === 'stops').length;
   if (stopping > 0) return refuse('exam-not-ready', { at: ['exam'], values: { count: stopping } });
-  return pin(ctx, { plan: { ...plan, minutes }, exam, course, opensAt, closesAt, who, only, code });
+  const how = { opensAt, closesAt, byHand, dueAt, late, tries, who, only, code };
+  return pin(ctx, { ...how, plan: { ...plan, minutes }, exam, course });
 }
 
-type Pin = Pick<typeof sittings.$inferInsert, 'exam' | 'course' | 'opensAt' | 'closesAt' | 'who' | 'only' | 'code'> & {
-  plan: ExamPlan;
-};
+type How = 'opensAt' | 'closesAt' | 'byHand' | 'dueAt' | 'late' | 'tries' | 'who' | 'only' | 'code';
+type Pin = Pick<typeof sittings.$inferInsert, 'exam' | 'course' | How> & { plan: ExamPlan };
 
 async function pin(ctx: Context, { plan, course, ...how }: Pin): Promise<Result<{ id: string }>> {
   const [known] = await ctx.db.read.select({ id: courses.id }).from(courses).where(eq(courses.id, course));

@@ -5,11 +5,14 @@ import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { scheduleAction } from '@/actions/exams';
 import type { Refusal } from '@/core/base/result';
+import type { Tries } from '@/core/sittings/tries';
 import type { CourseRow } from '@/server/people/courses';
 import { useCoursePeople } from '../people/use-course-people';
 import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';
+import { type Due, LateWords } from '../sittings/LateWords';
+import { TriesWords } from '../sittings/TriesWords';
 import { NOBODY, OnlyFor } from './OnlyFor';
 
 interface Props {
@@ -38,6 +41,9 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
     who: 'all' as Who,
     only: NOBODY,
     code: '',
+    byHand: false,
+    due: { at: '', rule: null } as Due,
+    tries: null as Tries | null,
   });
   const people = useCoursePeople(form.course, form.who === 'some');
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -54,6 +60,10 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
       who: form.who === 'link' ? 'link' : 'students',
       only: form.who === 'some' ? form.only : null,
       code: form.code.trim() || null,
+      byHand: form.byHand,
+      dueAt: form.due.at === '' ? null : fromField(form.due.at, zone),
+      late: form.due.rule,
+      tries: form.tries,
     });
     if (result.ok) return router.push(`/sittings/${result.value.id}`);
     setBusy(false);
@@ -125,7 +135,15 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
           <div className="row g-3">
             <div className="col-6">
               <label className="form-label" htmlFor="opens">
-                They may start from
+                <select
+                  className="form-select form-select-sm d-inline-block w-auto"
+                  aria-label="What opens it"
+                  value={form.byHand ? 'hand' : 'clock'}
+                  onChange={(e) => set({ byHand: e.target.value === 'hand' })}
+                >
+                  <option value="clock">They may start from</option>
+                  <option value="hand">I open it, about</option>
+                </select>
               </label>
               <input
                 id="opens"
@@ -150,7 +168,11 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
               />
             </div>
           </div>
-          <p className="soft mb-0 mt-1">Times of the department, {zone}.</p>
+          <p className="soft mb-0 mt-1">
+            {form.byHand
+              ? `Nobody gets in before you open it; its length and what is due move with it. Times of ${zone}.`
+              : `Times of the department, ${zone}.`}
+          </p>
           {beside('opensAt')}
           {beside('closesAt')}
           <label className="form-label mt-3" htmlFor="minutes">
@@ -168,6 +190,12 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
             onChange={(e) => set({ minutes: e.target.value })}
           />
           {beside('minutes')}
+          <div className="mt-3">
+            <TriesWords tries={form.tries} onChange={(tries) => set({ tries })} />
+            {beside('tries')}
+            <LateWords due={form.due} closes={form.closes} onChange={(due) => set({ due })} />
+            {beside('dueAt')}
+          </div>
           <p className="soft mt-3 mb-0">
             Extra time is given by itself to those who have it; you can change it on the next page.
           </p>

@@ -6,6 +6,8 @@ import { drawResponseFormulas } from '../sheet/response-formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { plural } from '../words/marks';
 import { OUTCOMES } from '../words/outcomes';
+import { lateBy, lateTook } from '../words/late';
+import { triesText } from '../words/tries';
 import { dayAndTime } from '../words/time';
 import { evidenceIn, outOf, traceText } from '../words/traces';
 
@@ -41,6 +43,18 @@ export function ResultSheet({ result }: { result: OwnResult }) {
               Your result comes when your teacher releases it.
             </p>
           </>
+        )}
+        {result.score?.late && (
+          <p className="mt-2 mb-0">
+            Handed in {lateBy(result.score.late.by)} late
+            {result.score.late.cost === '0' ? ', which costs nothing.' : `: ${lateTook(result.score.late.cost)}.`}
+          </p>
+        )}
+        {result.together && (
+          <p className="mt-2 mb-0">
+            Of {result.together.attempts} attempts {triesText(result.together)}: {result.together.percent} %,{' '}
+            {result.together.passed ? <span className="good">passed</span> : <span className="wrong">not passed</span>}.
+          </p>
         )}
         {result.revisedAt !== null && (
           <p className="hand mt-2 mb-0">These results were revised on {dayAndTime(result.revisedAt)}.</p>

@@ -13,6 +13,7 @@ import { useAutosave } from '../parts/use-autosave';
 import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { plural } from '../words/marks';
+import { lateTook } from '../words/late';
 import { BoundaryNotes } from './BoundaryNotes';
 import { countByRange, gradeOf, passes } from './outcome';
 import { RangeTable } from './RangeTable';
@@ -190,6 +191,10 @@ export function ResultsDesk({ results }: { results: Results }) {
                           <Link className="title" href={`/results/${r.attempt}`} prefetch={false}>
                             {r.name}
                           </Link>
+                          {r.attempts > 1 && <span className="soft"> · of {r.attempts} attempts</span>}
+                          {r.late !== null && r.late !== '0' && (
+                            <span className="hand"> · late {lateTook(r.late)}</span>
+                          )}
                         </td>
                         <td className="num">{shown(exact(r.marks))}</td>
                         <td className="num">

@@ -46,6 +46,11 @@ export function ByLink({ sitting, account, elsewhere, children }: Props) {
                   {account === null &&
                     'What can be seen of it comes to this page, on this device and for two weeks. Leave it when it is not yours.'}
                 </p>
+                {sitting.again !== null && state === 'open' && (
+                  <div className="mb-3">
+                    <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} number={sitting.again} />
+                  </div>
+                )}
                 {account === null && (
                   <form action={signOutAction}>
                     <Button type="submit" variant="outline-primary">
@@ -60,7 +65,9 @@ export function ByLink({ sitting, account, elsewhere, children }: Props) {
                 Go on
               </a>
             ) : state === 'before' ? (
-              <p className="mb-0">It opens {dayAndTime(sitting.opensAt)}.</p>
+              <p className="mb-0">
+                {sitting.byHand ? 'It opens when the teacher says so.' : `It opens ${dayAndTime(sitting.opensAt)}.`}
+              </p>
             ) : state === 'closed' ? (
               <p className="mb-0">It is over.</p>
             ) : sitting.as !== null ? (

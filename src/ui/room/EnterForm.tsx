@@ -4,8 +4,15 @@ import { enterAction } from '@/actions/own';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 
+interface Props {
+  sitting: string;
+  coded?: boolean;
+  /** Which attempt it is that begins. */
+  number?: number;
+}
+
 /** Begins an attempt. Its room is loaded whole: a copy that the browser keeps for Back and Forward would show old answers. */
-export function EnterForm({ sitting, coded = false }: { sitting: string; coded?: boolean }) {
+export function EnterForm({ sitting, coded = false, number = 1 }: Props) {
   const [entered, enter, pending] = useActionState(enterAction, null);
   useEffect(() => {
     if (entered?.ok) window.location.assign(entered.value);
@@ -13,6 +20,7 @@ export function EnterForm({ sitting, coded = false }: { sitting: string; coded?:
   return (
     <form action={enter} className="enter-form">
       <input type="hidden" name="sitting" value={sitting} />
+      <input type="hidden" name="number" value={number} />
       {coded && (
         <input
           name="code"
@@ -25,7 +33,7 @@ export function EnterForm({ sitting, coded = false }: { sitting: string; coded?:
         />
       )}
       <button type="submit" className="btn btn-primary py-2" disabled={pending || entered?.ok}>
-        {pending || entered?.ok ? 'Opening…' : 'Begin'}
+        {pending || entered?.ok ? 'Opening…' : number > 1 ? 'Begin anew' : 'Begin'}
       </button>
       {entered && !entered.ok && <Trouble>{refusalText(entered.refusal)}</Trouble>}
     </form>

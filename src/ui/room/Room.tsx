@@ -15,6 +15,7 @@ import { marksWords } from '../words/marks';
 import { timeLeft } from '../words/time';
 import { Contents, type Fullness } from './Contents';
 import { NoticeBox } from './NoticeBox';
+import { ClockStopped, HandedIn, LetBackIn } from './InsteadOfSheet';
 import { HandInDialog } from './HandInDialog';
 import { PracticeBox } from './PracticeBox';
 import { ReadingSize } from './ReadingSize';
@@ -138,6 +139,7 @@ export function Room({ room }: { room: DrawnRoom }) {
 
   const tried = useRef(false);
   useEffect(() => {
+    if (!over) tried.current = false;
     if (!over || tried.current || clock.readAt === 0 || clock.handedInAt !== null) return;
     tried.current = true;
     const timer = setTimeout(() => void handIn(), 0);
@@ -153,7 +155,17 @@ export function Room({ room }: { room: DrawnRoom }) {
 
   const isRefused = (question: DrawnQuestion): boolean => refused.some(({ item }) => item === question.id);
   const notTaken = items.filter(isRefused);
-  if (clock.handedInAt !== null) return <HandedIn title={room.title} saving={saving} notTaken={notTaken} />;
+  if (clock.handedInAt !== null)
+    return (
+      <HandedIn
+        title={room.title}
+        aside={clock.aside}
+        arrived={
+          (saving === 'saved' || saving === 'saving') && notTaken.length === 0 ? null : savingText(saving, notTaken)
+        }
+      />
+    );
+  if (room.sections.length === 0) return <LetBackIn title={room.title} />;
 
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
   const total = clock.deadline - clock.startedAt;
@@ -180,6 +192,7 @@ export function Room({ room }: { room: DrawnRoom }) {
           <div className="line">
             <span>
               <strong>{over ? 'Time is over' : timeLeft(left)}</strong> {!over && 'left'}
+              {clock.pausedAt !== null && ', stopped'}
             </span>
             <span>of {Math.round(total / 60_000)}</span>
           </div>
@@ -198,7 +211,7 @@ export function Room({ room }: { room: DrawnRoom }) {
           Hand in
         </button>
       </header>
-      <div className="room-body">
+      <div className={`room-body ${clock.pausedAt === null ? '' : 'covered'}`}>
         <Contents
           sections={room.sections}
           states={states}
@@ -216,9 +229,10 @@ export function Room({ room }: { room: DrawnRoom }) {
         />
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           <NoticeBox attempt={room.attempt} notice={clock.notice} />
+          {clock.pausedAt !== null && <ClockStopped left={left} />}
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}
-          <fieldset className="as-if-none" disabled={!listening}>
+          <fieldset className="as-if-none" disabled={!listening || clock.pausedAt !== null}>
             <FileKeeper value={keeper}>
               {shown.map((item, i) => (
                 <Fragment key={item.id}>
@@ -320,34 +334,5 @@ function useListening(): boolean {
     noChange,
     () => true,
     () => false,
-  );
-}
-
-interface HandedInProps {
-  title: string;
-  saving: Saving;
-  notTaken: readonly DrawnQuestion[];
-}
-
-function HandedIn({ title, saving, notTaken }: HandedInProps) {
-  const arrived = (saving === 'saved' || saving === 'saving') && notTaken.length === 0;
-  return (
-    <main className="gate">
-      <div className="sheet plain" role="status">
-        <h1 className="fs-5 fw-bold">
-          <span className="good">✓</span> Handed in
-        </h1>
-        <p>
-          {title} is with your teacher.{' '}
-          {arrived ? 'All your answers have arrived.' : `${savingText(saving, notTaken)}.`}
-        </p>
-        <p>You will find the result on your page when it is released.</p>
-        {/* A full load on purpose: the room's answers are not needed any more. */}
-        {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- see above */}
-        <a className="btn btn-primary" href="/my">
-          To my page
-        </a>
-      </div>
-    </main>
   );
 }

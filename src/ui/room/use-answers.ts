@@ -10,6 +10,7 @@ import type { FileProgress } from '../sheet/FileKeeper';
 import { AnswerQueue } from './answer-queue';
 import { DeviceStore } from './device-store';
 import { FileQueue } from './file-queue';
+import { useRoomEvents } from './use-room-events';
 
 /** Where the answers are; `offline-here`: without a connection, on a device that keeps nothing beyond the page. */
 export type Saving = 'saved' | 'saving' | 'offline' | 'offline-here' | 'signed-out' | 'late';
@@ -164,6 +165,9 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       document.removeEventListener('visibilitychange', leaving);
     };
   }, [attempt, lastClock, put, send, sendAll, sendFiles]);
+
+  const ask = useCallback(() => void send(), [send]);
+  useRoomEvents(attempt, ask);
 
   return { answers, answer, saving, refused, clock, setClock, sendAll, files, keepFile };
 }

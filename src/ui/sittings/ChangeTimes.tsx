@@ -3,12 +3,13 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { changeTimesAction } from '@/actions/sittings';
 import type { Refusal } from '@/core/base/result';
-import type { WatchedSitting } from '@/server/sittings/list-sittings';
+import type { WatchedSitting } from '@/server/sittings/watch';
 import { CountInput } from '../parts/CountInput';
 import { Dialog } from '../parts/Dialog';
 import { refusalText } from '../words/refusals';
 import { forField, fromField } from '../words/time';
 import { Trouble } from '../parts/Trouble';
+import { type Due, LateWords } from './LateWords';
 
 /** When a sitting opens and ends, and how long each has: changed before it or while it runs. */
 export function ChangeTimes({
@@ -23,6 +24,10 @@ export function ChangeTimes({
   const [opens, setOpens] = useState(forField(sitting.opensAt, zone));
   const [closes, setCloses] = useState(forField(sitting.closesAt, zone));
   const [minutes, setMinutes] = useState(sitting.minutes);
+  const [due, setDue] = useState<Due>({
+    at: sitting.dueAt === null ? '' : forField(sitting.dueAt, zone),
+    rule: sitting.late,
+  });
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const keep = async (): Promise<void> => {
     // An untouched time keeps its seconds.
@@ -33,6 +38,8 @@ export function ChangeTimes({
       opensAt: at(opens, sitting.opensAt),
       closesAt: at(closes, sitting.closesAt),
       minutes,
+      dueAt: due.at === '' ? null : sitting.dueAt === null ? fromField(due.at, zone) : at(due.at, sitting.dueAt),
+      late: due.rule,
     });
     if (result.ok) onClose();
     else setRefusal(result.refusal);
@@ -69,6 +76,7 @@ export function ChangeTimes({
         />
         minutes for each who has not begun
       </div>
+      <LateWords due={due} closes={closes} onChange={setDue} />
       <p className="soft mt-3 mb-0">Times of the department, {zone}.</p>
       {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
     </Dialog>

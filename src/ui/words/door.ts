@@ -34,6 +34,8 @@ export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: Facts, now
       return 'Nobody can get in: you have ended it.';
     case 'not-yet':
       return `Nobody can get in yet: it opens ${dayAndTime(facts.opensAt, facts.zone)}, ${fromNow(facts.opensAt, now)}, for ${everybody}${coded}.`;
+    case 'by-hand':
+      return `Nobody can get in yet: it opens when you say so, for ${everybody}${coded}.`;
     case 'over':
       return `Nobody can get in any more: it ended ${dayAndTime(facts.closesAt, facts.zone)}.`;
   }

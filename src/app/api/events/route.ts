@@ -9,11 +9,15 @@ const SIGN_OF_LIFE = 15_000;
 /** After so long the browser comes again, and is asked again who it is. */
 const LONGEST = 10 * 60_000;
 
-/** Tells a signed-in student, as server-sent events, that something changed about the sittings of their courses; never what. */
+/**
+ * Tells, as server-sent events, that something changed, never what: a student of the sittings of their courses, whoever
+ * writes of their room (`?room=`), a teacher of a sitting that they watch (`?watch=`).
+ */
 export async function GET(request: Request): Promise<Response> {
   const ctx = await maybeContext();
   if (!ctx) return respond(refuse('not-signed-in'));
-  const topics = await ownTopics(ctx);
+  const asked = new URL(request.url).searchParams;
+  const topics = await ownTopics(ctx, { room: asked.get('room'), watch: asked.get('watch') });
   const text = new TextEncoder();
   let stop = (): void => undefined;
   const stream = new ReadableStream<Uint8Array>({

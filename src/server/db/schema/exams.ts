@@ -1,6 +1,9 @@
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Only } from '@/core/exams/plan';
 import type { Participant } from '@/core/people/participant';
+import type { LateRule } from '@/core/sittings/late';
+import type { Happening } from '@/core/sittings/story';
+import type { Tries } from '@/core/sittings/tries';
 import { courses, groups, members } from './people';
 
 export const exams = sqliteTable('exams', {
@@ -31,6 +34,13 @@ export const sittings = sqliteTable(
     closesAt: integer('closes_at').notNull(),
     endedAt: integer('ended_at'),
     minutes: integer('minutes').notNull(),
+    /** A teacher opens it; until then nobody gets in, whatever the clock says. */
+    byHand: integer('by_hand', { mode: 'boolean' }).notNull().default(false),
+    /** From when on a hand-in is late, and what that costs, `LateRule` as JSON; null when nothing is late. */
+    dueAt: integer('due_at'),
+    late: text('late', { mode: 'json' }).$type<LateRule>(),
+    /** How often it can be sat, and which of the attempts counts, `Tries` as JSON; null for once. */
+    tries: text('tries', { mode: 'json' }).$type<Tries>(),
     /** Who takes part: each student of the course, each group of it together, or whoever has the link. */
     who: text('who').$type<'students' | 'groups' | 'link'>().notNull().default('students'),
     /** Of the course's students only these, `Only` as JSON; null for all. */
@@ -98,6 +108,26 @@ export const extensions = sqliteTable(
   (t) => [index('extensions_sitting').on(t.sitting, t.participant)],
 );
 
+/** Stretches in which a teacher had the time stand still, for one participant or for all who wrote. */
+export const pauses = sqliteTable(
+  'pauses',
+  {
+    id: text('id').primaryKey(),
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    /** Null for all. */
+    participant: text('participant').references(() => participants.id),
+    from: integer('from_at').notNull(),
+    /** Null while it lasts. */
+    to: integer('to_at'),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+  },
+  (t) => [index('pauses_sitting').on(t.sitting)],
+);
+
 export const attempts = sqliteTable(
   'attempts',
   {
@@ -120,6 +150,12 @@ export const attempts = sqliteTable(
     minutes: integer('minutes').notNull(),
     handedInAt: integer('handed_in_at'),
     handedInBy: text('handed_in_by').$type<'student' | 'clock' | 'teacher'>(),
+    /** When a teacher let them back in last, after it was handed in. */
+    reopenedAt: integer('reopened_at'),
+    /** When a teacher set it aside, so that it counts nowhere, why and who; null while it counts. */
+    asideAt: integer('aside_at'),
+    asideReason: text('aside_reason').notNull().default(''),
+    asideBy: text('aside_by').references(() => members.id),
     /** When the rules had marked it; null until then. */
     markedAt: integer('marked_at'),
     seenAt: integer('seen_at').notNull(),
@@ -136,6 +172,24 @@ export const attempts = sqliteTable(
     index('attempts_open').on(t.handedInAt),
     index('attempts_unmarked').on(t.markedAt),
   ],
+);
+
+/** What was done about an attempt besides writing in it: part of its story. Append-only. */
+export const happenings = sqliteTable(
+  'happenings',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    what: text('what').$type<Happening>().notNull(),
+    /** The member who did it; null for the student and the clock. */
+    by: text('by').references(() => members.id),
+    /** What was said, or the reason. */
+    note: text('note').notNull().default(''),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('happenings_attempt').on(t.attempt, t.at)],
 );
 
 /** How an attempt's answers came about: of every place a change each few seconds, and what stood there when it was handed in. Append-only. */

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { departmentZone } from '@/server/people/zone';
-import { watchSitting } from '@/server/sittings/list-sittings';
+import { watchSitting } from '@/server/sittings/watch';
 import { SittingDesk } from '@/ui/sittings/SittingDesk';
 
 export const metadata: Metadata = { title: 'Sitting' };

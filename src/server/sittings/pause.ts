@@ -1,0 +1,58 @@
+import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { z } from 'zod';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { type Context, parse } from '../context';
+import { pauses } from '../db/schema/exams';
+import { keepParticipant } from '../people/participants';
+import { newId } from '../ports/ids';
+import { attemptsOf } from './attempts';
+import { participantsMeant, peopleMeant } from './meant';
+import { tell } from './happenings';
+
+const input = z.object({ sitting: z.string(), people: peopleMeant });
+
+/** Lets the time stand still until it goes on. Of all: also of who comes meanwhile. */
+export async function pauseTime(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const meant = await participantsMeant(ctx, parsed.value);
+  if (!meant.ok) return meant;
+  const { sitting } = parsed.value;
+  const only = meant.value && new Set(meant.value.map(({ id }) => id));
+  return ctx.db.transaction(async (tx) => {
+    const writing = (await attemptsOf(tx, sitting, ctx.now)).filter(
+      ({ attempt, state }) =>
+        state.handedInAt === null && ctx.now <= state.deadline && (only === null || only.has(attempt.participant)),
+    );
+    if (writing.length === 0) return refuse('nobody-writes');
+    if (writing.every(({ pausedAt }) => pausedAt !== null)) return refuse('stands-still-already');
+    for (const participant of meant.value ?? [null]) {
+      if (participant) await keepParticipant(tx, participant);
+      const row = { sitting, participant: participant?.id ?? null, from: ctx.now, by: ctx.actor.id };
+      await tx.insert(pauses).values({ ...row, id: newId() });
+    }
+    await tell(tx, sitting, only);
+    return ok();
+  });
+}
+
+/** Lets the time go on. Of all: also of those for whom alone it stood still. */
+export async function goOn(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const meant = await participantsMeant(ctx, parsed.value);
+  if (!meant.ok) return meant;
+  const { sitting } = parsed.value;
+  const only = meant.value && new Set(meant.value.map(({ id }) => id));
+  return ctx.db.transaction(async (tx) => {
+    const lasting = and(eq(pauses.sitting, sitting), isNull(pauses.to));
+    const ended = await tx
+      .update(pauses)
+      .set({ to: ctx.now })
+      .where(only ? and(lasting, inArray(pauses.participant, [...only])) : lasting)
+      .returning({ id: pauses.id });
+    if (ended.length === 0) return refuse('runs-already');
+    await tell(tx, sitting, only);
+    return ok();
+  });
+}
