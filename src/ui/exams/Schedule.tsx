@@ -10,6 +10,7 @@ import type { CourseRow } from '@/server/people/courses';
 import { useCoursePeople } from '../people/use-course-people';
 import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
+import { CheckLine } from '../parts/CheckLine';
 import { Trouble } from '../parts/Trouble';
 import { type Due, LateWords } from '../sittings/LateWords';
 import { TriesWords } from '../sittings/TriesWords';
@@ -135,15 +136,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
           <div className="row g-3">
             <div className="col-6">
               <label className="form-label" htmlFor="opens">
-                <select
-                  className="form-select form-select-sm d-inline-block w-auto"
-                  aria-label="What opens it"
-                  value={form.byHand ? 'hand' : 'clock'}
-                  onChange={(e) => set({ byHand: e.target.value === 'hand' })}
-                >
-                  <option value="clock">They may start from</option>
-                  <option value="hand">I open it, about</option>
-                </select>
+                {form.byHand ? 'I open it about' : 'They may start from'}
               </label>
               <input
                 id="opens"
@@ -168,9 +161,12 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
               />
             </div>
           </div>
+          <CheckLine checked={form.byHand} onChange={(byHand) => set({ byHand })}>
+            nobody gets in before I open it
+          </CheckLine>
           <p className="soft mb-0 mt-1">
             {form.byHand
-              ? `Nobody gets in before you open it; its length and what is due move with it. Times of ${zone}.`
+              ? `Its end, and when it is due, move with the opening. Times of the department, ${zone}.`
               : `Times of the department, ${zone}.`}
           </p>
           {beside('opensAt')}

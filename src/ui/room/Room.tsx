@@ -200,12 +200,18 @@ export function Room({ room }: { room: DrawnRoom }) {
             <div className="fill" style={{ width: `${Math.max(0, Math.min(100, (left / total) * 100))}%` }} />
           </div>
         </div>
-        <button type="button" className="btn btn-outline-primary contents-open" onClick={() => setContents(true)}>
+        <button
+          type="button"
+          className="btn btn-outline-primary contents-open"
+          disabled={clock.pausedAt !== null}
+          onClick={() => setContents(true)}
+        >
           Contents
         </button>
         <button
           type="button"
           className="btn btn-primary"
+          disabled={clock.pausedAt !== null}
           onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
         >
           Hand in

@@ -23,7 +23,7 @@ export function LateWords({ due, closes, onChange }: Props) {
   const { at, rule } = due;
   const set = (part: Partial<LateRule>): void => onChange({ at, rule: { ...(rule ?? FRESH), ...part } });
   return (
-    <div className="fact-line timing">
+    <div className="fact-line mb-2">
       <select
         className="form-select"
         aria-label="Whether it is due before its end"
@@ -43,7 +43,7 @@ export function LateWords({ due, closes, onChange }: Props) {
             value={at}
             onChange={(e) => onChange({ at: e.target.value, rule })}
           />
-          ; later costs
+          later costs
           {rule && (
             <MarksInput marks={rule.takes} label="How much each stretch costs" onChange={(takes) => set({ takes })} />
           )}
@@ -75,7 +75,7 @@ export function LateWords({ due, closes, onChange }: Props) {
                 <option value="hour">hour</option>
                 <option value="day">day</option>
               </select>
-              begun;
+              begun,
               <CountInput
                 label="Minutes that cost nothing"
                 count={rule.grace}

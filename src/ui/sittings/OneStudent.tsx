@@ -74,7 +74,7 @@ export function OneStudent({ sitting, student, zone, onClose }: Props) {
         ) : (
           <>
             <label className="w-100">
-              <span className="soft">Why, for what follows</span>
+              <span className="soft">Reason</span>
               <input
                 className="form-control form-control-sm"
                 value={reason}
@@ -97,7 +97,8 @@ export function OneStudent({ sitting, student, zone, onClose }: Props) {
             )}
             {button('Set it aside', () => setAsideAction({ attempt: attempt.id, reason }))}
             <span className="soft w-100">
-              What is set aside counts nowhere; they may begin anew while it is open, and it can be brought back.
+              What is set aside counts nowhere. Its student reads the reason, and may begin anew while it is open; you
+              can bring it back.
             </span>
           </>
         )}

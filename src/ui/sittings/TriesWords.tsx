@@ -13,7 +13,7 @@ export function TriesWords({ tries, onChange }: Props) {
   const { most, apart, counts, same } = tries ?? ONCE;
   const set = (part: Partial<Tries>): void => onChange({ ...(tries ?? SEVERAL), ...part });
   return (
-    <div className="fact-line timing">
+    <div className="fact-line mb-2">
       each may sit it
       <select
         className="form-select"

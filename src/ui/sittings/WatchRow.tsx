@@ -31,7 +31,7 @@ export const WatchRow = memo(function WatchRow({ student, now, zone, minutes, qu
         {attempt ? (
           <button
             type="button"
-            className="btn-link-plain name"
+            className="btn-link-plain title"
             aria-haspopup="dialog"
             onClick={() => acts.onOpen(student.id)}
           >
