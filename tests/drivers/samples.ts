@@ -136,6 +136,7 @@ export function sampleExam(
     keepPassages: false,
     sees: ON_RELEASE,
     confirmHandIn: true,
+    moves: 'free',
     rounding: { mode: 'half_up', places: 1, first: false },
   };
   return { plan, revisions };

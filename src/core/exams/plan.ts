@@ -64,6 +64,8 @@ const section = z.object({
   marks: marksText.optional(),
   /** Only these students have it; everybody when left out. */
   only: onlySchema.optional(),
+  /** Minutes of its own, from entering it; none when left out. It is then entered in its turn and left for good. */
+  minutes: z.number().int().min(1).max(1440).optional(),
 });
 export type Section = z.infer<typeof section>;
 
@@ -92,6 +94,8 @@ const plan = z.object({
   passPercent: percentText,
   /** How the paper is turned: one question at a time, a section on one page, or not at all. */
   pages: z.enum(['question', 'section', 'whole']),
+  /** Whether one may go back to what was left. */
+  moves: z.enum(['free', 'forward']).default('free'),
   confirmHandIn: z.boolean(),
   numbering: z.enum(PAPER_NUMBERINGS).default('through'),
   /** From when on students see what of their answers. */

@@ -75,6 +75,9 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
   if (items.length > 0 && minutes > plan.minutes) {
     findings.push(warns('too-little-time', ['minutes'], { expected: Math.ceil(minutes), minutes: plan.minutes }));
   }
+  const timed = plan.sections.reduce((all, one) => all + (one.minutes ?? 0), 0);
+  if (timed > plan.minutes)
+    findings.push(warns('sections-longer', ['minutes'], { sections: timed, minutes: plan.minutes }));
   const place = alwaysInOnePlace(items.map((item) => item.question));
   if (place) findings.push(warns('key-always-in-one-place', [], { place: place.place, count: place.count }));
   return { findings, ready, questions: items.length, minutes: Math.ceil(minutes) };

@@ -76,6 +76,7 @@ export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> 
     keepPassages: true,
     sees: ON_RELEASE,
     confirmHandIn: true,
+    moves: 'free',
     rounding: policy.rounding,
   };
 }

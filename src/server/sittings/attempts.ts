@@ -2,7 +2,7 @@ import { and, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import type { Participant } from '@/core/people/participant';
 import type { AttemptState } from '@/core/sittings/attempt';
 import type { Lateness } from '@/core/sittings/late';
-import { endOf, type Outage } from '@/core/sittings/time';
+import { endOf, type Outage, type Stretch } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
 import { answersNow, attempts, extensions, outages, participants, pauses, sittings } from '../db/schema/exams';
 import { participantOf } from '../people/participants';
@@ -15,6 +15,8 @@ export interface AttemptInTime {
   state: AttemptState;
   /** Since when a teacher has its time stand still; null while it runs. */
   pausedAt: number | null;
+  /** What moves its end: outages of the server, and pauses up to now. */
+  stood: { outages: readonly Outage[]; pauses: readonly Stretch[] };
   /** How late it was handed in, or is by now, and by which rule; null where nothing is late. */
   late: Lateness | null;
   /** Milliseconds that outages of the server took and that were not given back by themselves. */
@@ -74,6 +76,7 @@ function inTime(
   return {
     attempt,
     state: { startedAt, deadline, handedInAt },
+    stood: { outages: lost, pauses: still },
     pausedAt: over || lasting.length === 0 ? null : Math.min(...lasting),
     late: due === null || late === null ? null : { rule: late, by: Math.max(0, (handedInAt ?? now) - due) },
     ungiven: Math.max(0, ungiven - forOutage * 60_000),

@@ -15,9 +15,10 @@ import { changed } from '../events/versions';
 import { keepParticipant, participantIn } from '../people/participants';
 import { traitsOf } from '../people/traits';
 import { newId, newSeed } from '../ports/ids';
-import type { AttemptRow } from './attempts';
+import { type AttemptRow, attemptRow } from './attempts';
 import { codeFits } from './code';
 import { placedIn } from './pinned';
+import { enterFirstStage } from './stages';
 
 /** How somebody comes in. */
 interface Entry {
@@ -67,7 +68,8 @@ export async function enterSitting(
   if (!coded.ok) return coded;
   const without = sectionsWithout(plan, await traitsOf(read, sitting.course, participant));
   if (without.length === plan.sections.length) return refuse('no-section');
-  const minutes = minutesWith(sitting.minutes, await extraTimePercent(read, participant));
+  const extra = await extraTimePercent(read, participant);
+  const minutes = minutesWith(sitting.minutes, extra);
   const id = newId();
   return ctx.db.transaction(async (tx) => {
     const { rows, found } = await begun(tx);
@@ -85,8 +87,10 @@ export async function enterSitting(
       secret: randomBytes(16).toString('hex'),
       startedAt: ctx.now,
       minutes,
+      extraTimePercent: extra,
       seenAt: ctx.now,
     });
+    await enterFirstStage(tx, await attemptRow(tx, id), ctx.now);
     await changed(tx, `watch:${sittingId}`);
     return ok({ attempt: id });
   });

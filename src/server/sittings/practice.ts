@@ -20,6 +20,7 @@ import { type ResultSlot, slotsSeen } from '../results/slots-seen';
 import { currentAnswers, findAttempt } from './attempts';
 import { ownNames } from './own-names';
 import { paperOf } from './pinned';
+import { inStages } from './stages';
 
 /** What a student is told of a question that was checked while writing. */
 export interface Checked {
@@ -53,7 +54,9 @@ export async function checkQuestion(ctx: Context, id: string, raw: unknown): Pro
   const item = paperQuestions(paper).find((one) => one.id === itemId);
   const { practice } = plan;
   if (!practice || !item || (key && !practice.key)) return FORBIDDEN;
-  if (isOver(found.state, ctx.now)) return refuse('door-over');
+  const stages = await inStages(read, found);
+  const state = stages ? stages.stateOf(itemId) : found.state;
+  if (!state || isOver(state, ctx.now)) return refuse('door-over');
   const [before] = await read
     .select()
     .from(checks)

@@ -14,6 +14,7 @@ import { type Notice, unreadNotice } from './notices';
 import { ownNames } from './own-names';
 import { paperOf } from './pinned';
 import { type Checked, toldOf } from './practice';
+import { type InStages, inStages } from './stages';
 
 /** A question on the paper as the student gets it. */
 export interface RoomQuestion {
@@ -42,16 +43,40 @@ export interface RoomClock {
   handedInAt: number | null;
   /** Since when the time stands still; null while it runs. */
   pausedAt: number | null;
+  /** The stage of the paper that it is at; null where one may move freely. */
+  stage: RoomStage | null;
   /** Why a teacher set this attempt aside; null when none did. */
   aside: string | null;
   /** What the teacher has said and the student not yet read. */
   notice: Notice | null;
 }
 
-export const clockOf = ({ attempt, state, pausedAt }: AttemptInTime, now: number): RoomClock => ({
+/** A stage as the room knows it. */
+export interface RoomStage {
+  id: string;
+  /** The first, the second … of so many. */
+  number: number;
+  of: number;
+  /** From when to when it lasts, where it has a time of its own. */
+  own: { from: number; to: number } | null;
+}
+
+const stageOf = ({ all, present, own }: InStages): RoomStage => ({
+  id: present.id,
+  number: all.indexOf(present) + 1,
+  of: all.length,
+  own,
+});
+
+export const clockOf = (
+  { attempt, state, pausedAt }: AttemptInTime,
+  now: number,
+  stages: InStages | null,
+): RoomClock => ({
   now,
   ...state,
   pausedAt,
+  stage: stages && stageOf(stages),
   aside: attempt.asideAt === null ? null : attempt.asideReason,
   notice: unreadNotice(attempt),
 });
@@ -94,6 +119,15 @@ export function roomSections(paper: Paper, sheetOf: (item: PaperQuestion) => Que
   }));
 }
 
+/** Of a paper what is given to the room now: of what comes later, and of what was left for good, nothing. */
+function onlyItems(paper: Paper, ids: readonly string[]): Paper {
+  const sections = paper.sections.map((section) => ({
+    ...section,
+    items: section.items.filter(({ id }) => ids.includes(id)),
+  }));
+  return { ...paper, sections: sections.filter(({ items }) => items.length > 0) };
+}
+
 function readableAnswers(paper: Paper, answers: Answers, secret: string): Answers {
   return Object.fromEntries(
     paperQuestions(paper).map(({ id, question }) => [
@@ -111,6 +145,8 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
   const { secret } = found.attempt;
   const over = found.state.handedInAt !== null;
   const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
+  const stages = await inStages(ctx.db.read, found);
+  const given = stages ? onlyItems(paper, stages.present.items) : paper;
   const [sitting] = await ctx.db.read
     .select({ title: sittings.title })
     .from(sittings)
@@ -123,10 +159,10 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     pages: plan.pages,
     confirmHandIn: plan.confirmHandIn,
     marks: stored(paper.marks),
-    sections: over ? [] : roomSections(paper, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
-    answers: over ? {} : readableAnswers(paper, await currentAnswers(ctx.db.read, attemptId), secret),
+    sections: over ? [] : roomSections(given, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
+    answers: over ? {} : readableAnswers(given, await currentAnswers(ctx.db.read, attemptId), secret),
     practice: plan.practice ?? null,
     checked: plan.practice && !over ? await toldOf(ctx.db.read, attemptId) : {},
-    clock: clockOf(found, ctx.now),
+    clock: clockOf(found, ctx.now, stages),
   });
 }

@@ -2,13 +2,14 @@ import { z } from 'zod';
 import { ok, type Result } from '@/core/base/result';
 import { slotId } from '@/core/content/document';
 import { may } from '@/core/people/may';
-import { accepts, writtenAt } from '@/core/sittings/attempt';
+import { accepts, type AttemptState, writtenAt } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { acceptedValues } from './accepted';
 import { addToLog, arrivedBefore, type LogEntry } from './answer-log';
 import { findAttempt } from './attempts';
 import { heardFor } from './handed-files';
 import { clockOf, type RoomClock } from './room';
+import { inStages } from './stages';
 
 const entry = z.object({
   seq: z.number().int().min(1),
@@ -54,10 +55,15 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
   if (!may(ctx.actor, 'write attempt', found)) return FORBIDDEN;
   // Whether a device was offline as the time ended is judged by what was heard before that.
   const seenAt = ctx.now <= found.state.deadline ? ctx.now : null;
-  const fitting = await acceptedValues(ctx.db.read, found.attempt, entries);
-  const taken = entries.filter((e) => {
+  const stages = await inStages(ctx.db.read, found);
+  const stateOf = (item: string): AttemptState | null => (stages ? stages.stateOf(item) : found.state);
+  // What belongs to a stage that was not entered is no answer to anything that was asked.
+  const asked = entries.filter(({ item }) => stateOf(item) !== null);
+  const fitting = await acceptedValues(ctx.db.read, found.attempt, asked);
+  const taken = asked.filter((e) => {
     const given = fitting.get(e.seq);
-    return given && accepts(found.state, e, { now: ctx.now, heardAt: heardFor(found, given.filesBegun) });
+    const state = stateOf(e.item);
+    return given && state && accepts(state, e, { now: ctx.now, heardAt: heardFor(found, given.filesBegun) });
   });
   const logged = ({ age, ...rest }: Entry): LogEntry => ({
     ...rest,
@@ -76,6 +82,6 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
       .map(({ seq }) => seq)
       .filter((seq) => !before.includes(seq))
       .map((seq) => ({ seq, why: fitting.has(seq) ? 'late' : 'unfit' })),
-    clock: clockOf(found, ctx.now),
+    clock: clockOf(found, ctx.now, stages),
   });
 }

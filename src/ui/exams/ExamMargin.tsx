@@ -67,7 +67,16 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
             most={1440}
             onChange={(minutes) => change((p) => ({ ...p, minutes: Number(minutes) }), 'minutes')}
           />{' '}
-          minutes, free to move,
+          minutes,
+          <select
+            className="form-select"
+            aria-label="How one moves"
+            value={plan.moves}
+            onChange={(e) => change((p) => ({ ...p, moves: e.target.value as ExamPlan['moves'] }))}
+          >
+            <option value="free">free to move</option>
+            <option value="forward">forward only</option>
+          </select>
           <select
             className="form-select"
             aria-label="Pages"

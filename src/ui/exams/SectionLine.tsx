@@ -1,4 +1,5 @@
 import type { ExamPlan, Section } from '@/core/exams/plan';
+import { CountInput } from '../parts/CountInput';
 import { MarksInput } from '../parts/MarksInput';
 import { type CoursePeople, NOBODY, OnlyFor } from './OnlyFor';
 import { changedSection } from './plan-moves';
@@ -13,7 +14,7 @@ interface Props {
 
 /** How a section differs from the others, as a sentence: for whom, what each question is worth, in which order. */
 export function SectionLine({ section, name, people, change }: Props) {
-  const { id, only, marks, shuffleQuestions } = section;
+  const { id, only, marks, minutes, shuffleQuestions } = section;
   const edit = (part: Partial<Section>, tag = ''): void =>
     change((p) => changedSection(p, id, () => part), tag && `${tag} ${id}`);
   return (
@@ -47,6 +48,16 @@ export function SectionLine({ section, name, people, change }: Props) {
           <option value="fixed">this order</option>
           <option value="shuffled">an order of each student’s own</option>
         </select>
+        <span className="ms-2">own time</span>
+        <CountInput
+          label={`Minutes of ${name} alone; empty for none`}
+          count={minutes ?? null}
+          least={1}
+          most={1440}
+          optional
+          onChange={(count) => edit({ minutes: count ?? undefined }, 'minutes')}
+        />
+        {minutes === undefined ? 'none' : 'min, then it is left for good'}
       </div>
       {only && <OnlyFor only={only} name={name} people={people} onChange={(next) => edit({ only: next })} />}
     </div>

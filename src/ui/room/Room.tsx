@@ -16,11 +16,12 @@ import { timeLeft } from '../words/time';
 import { Contents, type Fullness } from './Contents';
 import { NoticeBox } from './NoticeBox';
 import { ClockStopped, HandedIn, LetBackIn } from './InsteadOfSheet';
-import { HandInDialog } from './HandInDialog';
+import { LeavingDialog } from './LeavingDialog';
 import { PracticeBox } from './PracticeBox';
 import { ReadingSize } from './ReadingSize';
 import { type Saving, useAnswers } from './use-answers';
 import { usePractice } from './use-practice';
+import { useStage } from './use-stage';
 import { useTimeLeft } from './use-server-time';
 import { Trouble } from '../parts/Trouble';
 
@@ -88,7 +89,20 @@ export function Room({ room }: { room: DrawnRoom }) {
   const answersOf = useCallback((item: string) => onlySlots(now.current[item]), [now]);
   const practising = usePractice(room.attempt, room.checked, { answersOf, sendAll });
   const left = useTimeLeft(clock);
-  const over = left <= 0;
+  // A part with a time of its own ends before the whole.
+  const { stage } = room.clock;
+  const own = clock.stage?.id === stage?.id ? (clock.stage?.own ?? null) : null;
+  const after = own ? clock.deadline - own.to : 0;
+  const partLeft = left - after;
+  const wholeOver = left <= 0;
+  const over = partLeft <= 0;
+  const staged = useStage({
+    attempt: room.attempt,
+    shown: stage,
+    present: clock.stage,
+    over: over && !wholeOver && clock.handedInAt === null,
+    sendAll,
+  });
   const pages = pagesOf(room);
   const keeper = useMemo(() => ({ keep: keepFile, onTheirWay: files }), [keepFile, files]);
   const [page, setPage] = useState(0);
@@ -115,7 +129,7 @@ export function Room({ room }: { room: DrawnRoom }) {
 
   const handIn = useCallback(async (): Promise<void> => {
     setTrouble(null);
-    if (!(await sendAll()) && !over) {
+    if (!(await sendAll()) && !wholeOver) {
       setTrouble(
         'It could not be handed in yet: not everything that you wrote has arrived. It is kept on this device and goes on sending; try again in a moment.',
       );
@@ -135,16 +149,17 @@ export function Room({ room }: { room: DrawnRoom }) {
     setTrouble(
       'It could not be handed in yet: there is no connection. Your answers are kept; it is handed in by itself when the time ends.',
     );
-  }, [room.attempt, sendAll, setClock, over]);
+  }, [room.attempt, sendAll, setClock, wholeOver]);
 
+  const leave = staged.isLast ? handIn : staged.goOn;
   const tried = useRef(false);
   useEffect(() => {
-    if (!over) tried.current = false;
-    if (!over || tried.current || clock.readAt === 0 || clock.handedInAt !== null) return;
+    if (!wholeOver) tried.current = false;
+    if (!wholeOver || tried.current || clock.readAt === 0 || clock.handedInAt !== null) return;
     tried.current = true;
     const timer = setTimeout(() => void handIn(), 0);
     return () => clearTimeout(timer);
-  }, [over, clock, handIn]);
+  }, [wholeOver, clock, handIn]);
 
   useKeys([
     { keys: 'l', what: 'Come back to this question later', run: toggleLater },
@@ -168,7 +183,7 @@ export function Room({ room }: { room: DrawnRoom }) {
   if (room.sections.length === 0) return <LetBackIn title={room.title} />;
 
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
-  const total = clock.deadline - clock.startedAt;
+  const total = own ? own.to - own.from : clock.deadline - clock.startedAt;
   return (
     <div className="room">
       <header className="room-top">
@@ -179,6 +194,7 @@ export function Room({ room }: { room: DrawnRoom }) {
             {section && room.sections.length > 1 && room.pages !== 'whole'
               ? `Section ${section.letter} · ${section.title}`
               : marksWords(room.marks)}
+            {stage && ` · part ${stage.number} of ${stage.of}`}
           </small>
         </div>
         <span
@@ -188,16 +204,16 @@ export function Room({ room }: { room: DrawnRoom }) {
           {savingText(saving, notTaken)}
         </span>
         <ReadingSize />
-        <div className={`time ${left < 300_000 ? 'short' : ''}`}>
+        <div className={`time ${partLeft < 300_000 ? 'short' : ''}`}>
           <div className="line">
             <span>
-              <strong>{over ? 'Time is over' : timeLeft(left)}</strong> {!over && 'left'}
+              <strong>{over ? 'Time is over' : timeLeft(partLeft)}</strong> {!over && 'left'}
               {clock.pausedAt !== null && ', stopped'}
             </span>
             <span>of {Math.round(total / 60_000)}</span>
           </div>
           <div className="track" aria-hidden="true">
-            <div className="fill" style={{ width: `${Math.max(0, Math.min(100, (left / total) * 100))}%` }} />
+            <div className="fill" style={{ width: `${Math.max(0, Math.min(100, (partLeft / total) * 100))}%` }} />
           </div>
         </div>
         <button
@@ -208,14 +224,16 @@ export function Room({ room }: { room: DrawnRoom }) {
         >
           Contents
         </button>
-        <button
-          type="button"
-          className="btn btn-primary"
-          disabled={clock.pausedAt !== null}
-          onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
-        >
-          Hand in
-        </button>
+        {staged.isLast && (
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={clock.pausedAt !== null}
+            onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
+          >
+            Hand in
+          </button>
+        )}
       </header>
       <div className={`room-body ${clock.pausedAt === null ? '' : 'covered'}`}>
         <Contents
@@ -235,10 +253,10 @@ export function Room({ room }: { room: DrawnRoom }) {
         />
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           <NoticeBox attempt={room.attempt} notice={clock.notice} />
-          {clock.pausedAt !== null && <ClockStopped left={left} />}
+          {clock.pausedAt !== null && <ClockStopped left={partLeft} />}
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}
-          <fieldset className="as-if-none" disabled={!listening || clock.pausedAt !== null}>
+          <fieldset className="as-if-none" disabled={!listening || clock.pausedAt !== null || over}>
             <FileKeeper value={keeper}>
               {shown.map((item, i) => (
                 <Fragment key={item.id}>
@@ -280,7 +298,7 @@ export function Room({ room }: { room: DrawnRoom }) {
               ))}
             </FileKeeper>
           </fieldset>
-          <Trouble className="mt-3">{trouble}</Trouble>
+          <Trouble className="mt-3">{trouble ?? staged.trouble}</Trouble>
           <div className="room-foot">
             {pages.length > 1 && (
               <button
@@ -292,7 +310,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                 ‹ {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
               </button>
             )}
-            {room.pages === 'question' && current && (
+            {room.pages === 'question' && current && items.length > 1 && (
               <button type="button" className="btn btn-quiet" aria-pressed={isLater(current.id)} onClick={toggleLater}>
                 {isLater(current.id) ? <span className="later-word">later</span> : 'Come back to this later'}{' '}
                 <KeyCap of="l" />
@@ -306,26 +324,27 @@ export function Room({ room }: { room: DrawnRoom }) {
               <button
                 type="button"
                 className="btn btn-primary"
-                onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
+                onClick={() => (room.confirmHandIn ? setAsking(true) : void leave())}
               >
-                Hand in
+                {staged.isLast ? 'Hand in' : 'Go on for good ›'}
               </button>
             )}
           </div>
         </main>
       </div>
       {asking && (
-        <HandInDialog
+        <LeavingDialog
+          leaving={staged.isLast ? 'paper' : 'part'}
           empty={items.filter((i) => states.get(i.id) === 'empty')}
           half={items.filter((i) => states.get(i.id) === 'half')}
           later={items.filter((i) => isLater(i.id))}
-          trouble={trouble}
-          onLeave={() => setAsking(false)}
+          trouble={trouble ?? staged.trouble}
+          onStay={() => setAsking(false)}
           onGo={(id) => {
             setAsking(false);
             go(pages.findIndex((p) => p.some((i) => i.id === id)));
           }}
-          onHandIn={handIn}
+          onLeaving={leave}
         />
       )}
     </div>

@@ -91,6 +91,7 @@ const SENTENCES: Record<string, FindingSentence> = {
   'section-empty': (v) => `Section ${v.section} is empty.`,
   'pass-mark-zero': () => 'Everybody passes: the pass mark is 0 %.',
   'too-little-time': (v) => `About ${v.expected} min of work in ${v.minutes} min.`,
+  'sections-longer': (v) => `The sections have ${v.sections} min of their own, the whole has ${v.minutes} min.`,
   'key-always-in-one-place': (v) =>
     `In ${v.count} choices the right option is always number ${v.place}. Shuffle the options.`,
   'boundary-order': (v) => `${v.from} % must be above ${v.before} %.`,

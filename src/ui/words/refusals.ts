@@ -64,6 +64,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'counts-already': () => 'This attempt counts already.',
   'attempts-used-up': ({ count }) => `It would be one attempt more than the ${count} that each has.`,
   'due-outside': () => 'It is due after it opens, and at its end at the latest.',
+  'last-stage': () => 'This is the last part.',
   'door-over': () => 'It is over.',
   'door-no-questions': () => 'It has no questions yet.',
   'criteria-open': (v) => `${v.count === 1 ? 'One criterion is' : `${v.count} criteria are`} still open.`,

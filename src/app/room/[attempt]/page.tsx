@@ -17,7 +17,7 @@ export default async function RoomPage({ params }: { params: Promise<{ attempt: 
     sections: drawSections(room.value.sections),
     checked: Object.fromEntries(checked),
   };
-  // Whoever is let back in after this page was loaded without a sheet gets another one, with the answers that there are.
-  const { attempt, sections } = room.value;
-  return <Room key={`${attempt} ${sections.length > 0}`} room={drawn} />;
+  // Whoever is let back in after this page was loaded without a sheet, or goes on to another part, gets another one, with the answers that there are.
+  const { attempt, sections, clock } = room.value;
+  return <Room key={`${attempt} ${sections.length > 0} ${clock.stage?.id ?? ''}`} room={drawn} />;
 }

@@ -148,6 +148,8 @@ export const attempts = sqliteTable(
     startedAt: integer('started_at').notNull(),
     /** Working minutes by the provision at the start; extensions come on top. */
     minutes: integer('minutes').notNull(),
+    /** The provision of which they come, in percent. */
+    extraTimePercent: integer('extra_time_percent').notNull().default(0),
     handedInAt: integer('handed_in_at'),
     handedInBy: text('handed_in_by').$type<'student' | 'clock' | 'teacher'>(),
     /** When a teacher let them back in last, after it was handed in. */
@@ -172,6 +174,20 @@ export const attempts = sqliteTable(
     index('attempts_open').on(t.handedInAt),
     index('attempts_unmarked').on(t.markedAt),
   ],
+);
+
+/** The stages of its paper that an attempt has entered; the present one is not left. */
+export const stages = sqliteTable(
+  'stages',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    stage: text('stage').notNull(),
+    startedAt: integer('started_at').notNull(),
+    leftAt: integer('left_at'),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.stage] })],
 );
 
 /** What was done about an attempt besides writing in it: part of its story. Append-only. */

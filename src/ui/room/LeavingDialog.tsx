@@ -3,18 +3,26 @@ import { useEffect, useRef, useState } from 'react';
 import type { DrawnQuestion } from '../sheet/draw-sections';
 import { Trouble } from '../parts/Trouble';
 
+const WORDS = {
+  paper: { title: 'Hand in?', after: 'Afterwards you can no longer change anything.', act: 'Hand in' },
+  part: { title: 'Go on?', after: 'There is no way back to this part.', act: 'Go on' },
+};
+
 interface Props {
+  /** What is left for good: the whole paper, or a part of it. */
+  leaving: keyof typeof WORDS;
   empty: DrawnQuestion[];
   half: DrawnQuestion[];
   later: DrawnQuestion[];
   trouble: string | null;
-  onLeave: () => void;
+  onStay: () => void;
   onGo: (item: string) => void;
-  onHandIn: () => Promise<void>;
+  onLeaving: () => Promise<void>;
 }
 
-/** Asks before handing in, with what is empty, partly answered, or marked to come back to. */
-export function HandInDialog({ empty, half, later, trouble, onLeave, onGo, onHandIn }: Props) {
+/** Asks before a paper or a part of it is left for good, with what is empty, partly answered, or marked to come back to. */
+export function LeavingDialog({ leaving, empty, half, later, trouble, onStay, onGo, onLeaving }: Props) {
+  const { title, after, act } = WORDS[leaving];
   const dialog = useRef<HTMLDialogElement>(null);
   const [busy, setBusy] = useState(false);
   useEffect(() => {
@@ -40,19 +48,19 @@ export function HandInDialog({ empty, half, later, trouble, onLeave, onGo, onHan
       className="sheet plain border-0"
       style={{ maxWidth: 440, width: 'calc(100% - 32px)', color: 'var(--ink)' }}
       aria-labelledby="hand-in"
-      onCancel={onLeave}
+      onCancel={onStay}
     >
       <h2 className="fs-5 fw-bold" id="hand-in">
-        Hand in?
+        {title}
       </h2>
       {line('Not answered:', empty)}
       {line('Partly answered:', half)}
       {line('Marked to come back to:', later)}
       {empty.length + half.length + later.length === 0 && <p>Every question is answered.</p>}
-      <p className="soft">Afterwards you can no longer change anything.</p>
+      <p className="soft">{after}</p>
       <Trouble>{trouble}</Trouble>
       <div className="d-flex gap-2 justify-content-end">
-        <button type="button" className="btn btn-outline-primary" onClick={onLeave}>
+        <button type="button" className="btn btn-outline-primary" onClick={onStay}>
           Go on writing
         </button>
         <button
@@ -61,11 +69,11 @@ export function HandInDialog({ empty, half, later, trouble, onLeave, onGo, onHan
           disabled={busy}
           onClick={async () => {
             setBusy(true);
-            await onHandIn();
+            await onLeaving();
             setBusy(false);
           }}
         >
-          Hand in
+          {act}
         </button>
       </div>
     </dialog>
