@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { type Exact, exact, marksText, ONE, percentText, ROUNDING_MODES } from '../base/exact';
 import type { StoredForm } from '../base/stored-form';
+import { CALCULATORS } from '../aids/calculator';
+import { contentSchema } from '../content/document';
 import { searchSchema } from '../bank/searching';
 import { PAPER_NUMBERINGS } from './numbering';
 import { ON_RELEASE, seesSchema } from './sees';
@@ -104,6 +106,10 @@ const plan = z.object({
   practice: practice.optional(),
   /** What is asked about one passage stays together, in draws and shuffles. */
   keepPassages: z.boolean().default(false),
+  /** A calculator stands in the room; none when left out. */
+  calculator: z.enum(CALCULATORS).optional(),
+  /** A sheet of formulas and tables that may be looked at; none when left out. */
+  formulas: contentSchema.optional(),
   /** The marks wanted, topics × demand; none when left out. */
   blueprint: z.array(blueprintRow).max(200).optional(),
   rounding: z.object({ mode: z.enum(ROUNDING_MODES), places: z.number().int().min(0).max(4), first: z.boolean() }),

@@ -1,8 +1,10 @@
 import { eq } from 'drizzle-orm';
+import type { CalculatorKind } from '@/core/aids/calculator';
 import { ownResponses, ownSheet } from '@/core/bank/own-names';
 import type { QuestionSheet } from '@/core/bank/sheet';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
+import type { Content } from '@/core/content/document';
 import { firstWords } from '@/core/content/plain';
 import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import type { ExamPlan, Practice } from '@/core/exams/plan';
@@ -88,6 +90,9 @@ export interface Room {
   instructions: string;
   pages: ExamPlan['pages'];
   confirmHandIn: boolean;
+  /** The aids that are allowed; null for each that is not. */
+  calculator: CalculatorKind | null;
+  formulas: Content | null;
   marks: string;
   sections: RoomSection[];
   answers: Answers;
@@ -158,6 +163,8 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     instructions: plan.instructions,
     pages: plan.pages,
     confirmHandIn: plan.confirmHandIn,
+    calculator: plan.calculator ?? null,
+    formulas: plan.formulas ?? null,
     marks: stored(paper.marks),
     sections: over ? [] : roomSections(given, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
     answers: over ? {} : readableAnswers(given, await currentAnswers(ctx.db.read, attemptId), secret),

@@ -10,6 +10,7 @@ import { findingText } from '../words/findings';
 import { CheckLine } from '../parts/CheckLine';
 import { PracticeWords } from './PracticeWords';
 import { SeesTable } from './SeesTable';
+import { FormulaSheet } from './FormulaSheet';
 import { NumberWord } from './NumberWord';
 
 interface Props {
@@ -106,6 +107,25 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
           <CheckLine checked={plan.keepPassages} onChange={(on) => change((p) => ({ ...p, keepPassages: on }))}>
             what is asked about one passage stays together
           </CheckLine>
+          <span className="w-100 fact-line">
+            <select
+              className="form-select"
+              aria-label="Calculator"
+              value={plan.calculator ?? ''}
+              onChange={(e) =>
+                change((p) => ({ ...p, calculator: (e.target.value || undefined) as ExamPlan['calculator'] }))
+              }
+            >
+              <option value="">no calculator</option>
+              <option value="standard">a calculator</option>
+              <option value="scientific">a scientific calculator</option>
+            </select>
+            stands in the room
+          </span>
+          <FormulaSheet
+            formulas={plan.formulas}
+            onChange={(formulas, tag) => change((p) => ({ ...p, formulas }), tag)}
+          />
           <PracticeWords practice={plan.practice} onChange={(practice) => change((p) => ({ ...p, practice }))} />
         </div>
       </div>

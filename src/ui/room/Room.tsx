@@ -19,13 +19,15 @@ import { ClockStopped, HandedIn, LetBackIn } from './InsteadOfSheet';
 import { LeavingDialog } from './LeavingDialog';
 import { PracticeBox } from './PracticeBox';
 import { ReadingSize } from './ReadingSize';
+import { type DrawnFormulaSheet, RoomAids } from './RoomAids';
 import { type Saving, useAnswers } from './use-answers';
 import { usePractice } from './use-practice';
 import { useStage } from './use-stage';
 import { useTimeLeft } from './use-server-time';
 import { Trouble } from '../parts/Trouble';
 
-export interface DrawnRoom extends Omit<RoomData, 'sections' | 'checked'> {
+export interface DrawnRoom extends Omit<RoomData, 'sections' | 'checked' | 'formulas'> {
+  formulas: DrawnFormulaSheet | null;
   sections: DrawnSection[];
   checked: Record<string, DrawnChecked>;
 }
@@ -203,6 +205,7 @@ export function Room({ room }: { room: DrawnRoom }) {
         >
           {savingText(saving, notTaken)}
         </span>
+        <RoomAids calculator={room.calculator} formulas={room.formulas} />
         <ReadingSize />
         <div className={`time ${partLeft < 300_000 ? 'short' : ''}`}>
           <div className="line">

@@ -4,6 +4,7 @@ import { writerContext } from '@/server/auth/request';
 import { openRoom } from '@/server/sittings/room';
 import { Room } from '@/ui/room/Room';
 import { drawChecked } from '@/ui/sheet/draw-checked';
+import { drawContentFormulas } from '@/ui/sheet/formulas';
 import { drawSections } from '@/ui/sheet/draw-sections';
 
 export const metadata: Metadata = { title: 'Room' };
@@ -16,6 +17,7 @@ export default async function RoomPage({ params }: { params: Promise<{ attempt: 
     ...room.value,
     sections: drawSections(room.value.sections),
     checked: Object.fromEntries(checked),
+    formulas: room.value.formulas && { content: room.value.formulas, drawn: drawContentFormulas(room.value.formulas) },
   };
   // Whoever is let back in after this page was loaded without a sheet, or goes on to another part, gets another one, with the answers that there are.
   const { attempt, sections, clock } = room.value;
