@@ -7,7 +7,7 @@ import { bringInRoster, type BroughtRoster } from '@/server/people/bring-in-rost
 import { setStaff } from '@/server/people/courses';
 import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/groups';
 import { enrol, openRoster, type Roster, setSubjects, unenrol } from '@/server/people/roster';
-import { setProvision } from '@/server/people/members';
+import { setProvision } from '@/server/people/provisions';
 import { resetPassword } from '@/server/people/passwords';
 import { setPolicy } from '@/server/people/policy';
 import { text } from './sent';
@@ -28,7 +28,7 @@ export async function setPolicyAction(input: unknown): Promise<Result<null>> {
   return result;
 }
 
-export async function setExtraTimeAction(input: unknown): Promise<Result<null>> {
+export async function setProvisionAction(input: unknown): Promise<Result<null>> {
   const result = await setProvision(await staffContext(), input);
   revalidatePath('/department');
   return result;

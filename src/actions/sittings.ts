@@ -4,7 +4,7 @@ import type { Result } from '@/core/base/result';
 import type { StoryStep } from '@/core/sittings/story';
 import { staffContext } from '@/server/auth/request';
 import type { Context } from '@/server/context';
-import { setProvision } from '@/server/people/members';
+import { setExtraTimeHere } from '@/server/people/provisions';
 import { letIn } from '@/server/people/passwords';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
@@ -66,8 +66,8 @@ export async function giveBackAction(sitting: string): Promise<Result<null>> {
   return on(DESK, (ctx) => giveBackLost(ctx, text(sitting)));
 }
 
-export async function provisionAction(input: unknown): Promise<Result<null>> {
-  return on(DESK, (ctx) => setProvision(ctx, input));
+export async function extraTimeHereAction(input: unknown): Promise<Result<null>> {
+  return on(DESK, (ctx) => setExtraTimeHere(ctx, input));
 }
 
 export async function endAction(sitting: string): Promise<Result<null>> {

@@ -15,7 +15,8 @@ import { addMedia } from '@/server/media/add-media';
 import { openDesk, giveMark, listMarking } from '@/server/marking/desk';
 import { installDepartment, type Installed } from '@/server/people/install';
 import { dealGroups } from '@/server/people/groups';
-import { setProvision } from '@/server/people/members';
+import { NO_PROVISION } from '@/core/people/provision';
+import { setProvision } from '@/server/people/provisions';
 import { setSubjects } from '@/server/people/roster';
 import { saveBoundaries, releaseResults } from '@/server/results/results';
 import { newId } from '@/server/ports/ids';
@@ -224,7 +225,12 @@ class Loader {
       [WT110[30]?.userName, 50, 'screen reader'],
     ] as const) {
       must(
-        await setProvision(ctx, { member: this.get(this.installed.people, userName ?? ''), extraTimePercent, reason }),
+        await setProvision(ctx, {
+          ...NO_PROVISION,
+          member: this.get(this.installed.people, userName ?? ''),
+          extraTimePercent,
+          reason,
+        }),
       );
     }
   }

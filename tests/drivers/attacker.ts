@@ -1,5 +1,6 @@
 import { execFile } from 'node:child_process';
 import { WT110 } from '../../src/demo/people';
+import { begin } from './browser';
 import type { Stage } from './stage';
 
 /** Somebody with a student's account and a program in place of the browser. */
@@ -14,11 +15,11 @@ export class Attacker {
   /** Signs in as the nth student who writes the certificate, enters the room, and goes on without a browser. */
   static async enter(stage: Stage, nth: number): Promise<Attacker> {
     const { page, context } = await stage.signIn(WT110[nth]?.userName ?? '');
-    await page
-      .getByRole('link', { name: 'Go on' })
-      .or(page.getByRole('button', { name: 'Begin' }))
-      .first()
-      .click();
+    const goOn = page.getByRole('link', { name: 'Go on' });
+    const beginning = page.getByRole('link', { name: 'Begin…' });
+    await goOn.or(beginning).first().waitFor();
+    if (await goOn.count()) await goOn.first().click();
+    else await begin(beginning.first());
     await page.waitForURL(/\/room\//);
     const cookies = await context.cookies();
     const room = new URL(page.url()).pathname;

@@ -51,6 +51,15 @@ export async function signIn(
   return { page, context };
 }
 
+/** From the link on a student's page: reads what is said before, then begins. */
+export async function begin(link: Locator): Promise<void> {
+  await link.click();
+  await link
+    .page()
+    .getByRole('button', { name: /^Begin/ })
+    .click();
+}
+
 /** Waits until everything on a screen that saves by itself is with the server. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByText(/^Saved( \d|$)/).first()).toBeVisible();

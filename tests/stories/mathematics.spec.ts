@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, PHONE } from '../drivers/browser';
+import { begin, goTo, PHONE } from '../drivers/browser';
 import { beginQuestion } from '../drivers/bench';
 import { onStage } from '../drivers/stage';
 
@@ -66,7 +66,7 @@ test('a student on a phone types plainly, sees how it is read, and puts the brac
 
   const student = (await stage.signIn('aino.v', PHONE)).page;
   const card = student.locator('section', { hasText: 'Reciprocal of twice' }).first();
-  await card.locator('div', { hasText: 'Reciprocal of twice' }).getByRole('button', { name: 'Begin' }).first().click();
+  await begin(card.locator('div', { hasText: 'Reciprocal of twice' }).getByRole('link', { name: 'Begin…' }).first());
   const field = student.getByRole('textbox', { name: 'Question 1' });
   await field.fill('1/2');
   await student.getByRole('button', { name: 'Brackets' }).click();

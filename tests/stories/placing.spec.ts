@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { beginQuestion, sheetOf } from '../drivers/bench';
-import { goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
+import { begin, goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** Whatever is placed, sorted or put in order: set on the bench, and answered by pointer, by touch and by keys alone. */
@@ -326,7 +326,7 @@ test('an area is drawn from corner to corner, and words of a text are joined to 
 
 test('on a phone a name is tapped and then its place; it is there after a reload, and handed in', async () => {
   const { page: phone } = await stage.signIn('una.s', PHONE);
-  await phone.getByRole('button', { name: 'Begin' }).first().click();
+  await begin(phone.getByRole('link', { name: 'Begin…' }).first());
   // The room answers once its scripts are there.
   const goToLabels = (): Promise<void> =>
     expect(async () => {

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { WT110 } from '../../src/demo/people';
-import { goTo, PHONE, saved } from '../drivers/browser';
+import { begin, goTo, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** A sitting in which answers are checked while they are written. */
@@ -39,7 +39,7 @@ test('a student checks, tries again, looks at the key, and finds it all after a 
     .locator('div')
     .filter({ has: student.getByText('Certificate, copy', { exact: true }) })
     .last();
-  await row.locator('..').getByRole('button', { name: 'Begin' }).click();
+  await begin(row.locator('..').getByRole('link', { name: 'Begin…' }));
   await student.waitForURL(/\/room\//);
   const box = student.getByRole('group', { name: 'Check question 1' });
   const check = box.getByRole('button', { name: 'Check', exact: true });

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
-import { goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
+import { begin, goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** What goes wrong on ordinary days: networks, clocks, batteries, wrong files, two people on one thing. */
@@ -42,14 +42,16 @@ async function wrongClock(context: BrowserContext, hours: number): Promise<void>
   }, hours * 3_600_000);
 }
 
-async function begin(page: Page, minutes: number): Promise<void> {
+async function beginOf(page: Page, minutes: number): Promise<void> {
   await goTo(page, '/my');
-  await page
-    .locator('section div', { hasText: `${minutes} minutes` })
-    .filter({ has: page.getByRole('button', { name: 'Begin' }) })
-    .last()
-    .getByRole('button', { name: 'Begin' })
-    .click();
+  const link = page.getByRole('link', { name: 'Begin…' });
+  await begin(
+    page
+      .locator('section div', { hasText: `${minutes} minutes` })
+      .filter({ has: link })
+      .last()
+      .getByRole('link', { name: 'Begin…' }),
+  );
   await page.waitForURL('**/room/*');
   await expect(page.getByText('All answers saved ✓')).toBeVisible();
 }
@@ -62,20 +64,20 @@ test('two minutes without a network, clocks that are wrong, and a time that runs
   // His clock is an hour ahead, and he never closes his browser.
   const watching = await stage.signIn('bram.o', PHONE);
   await wrongClock(watching.context, 1);
-  await begin(watching.page, 1);
+  await beginOf(watching.page, 1);
   await watching.page.getByRole('textbox').first().fill('typed with a minute to go');
 
   // Hers is an hour behind; her battery dies.
   const gone = await stage.signIn('aino.v', PHONE);
   await wrongClock(gone.context, -1);
-  await begin(gone.page, 1);
+  await beginOf(gone.page, 1);
   await gone.page.getByRole('textbox').first().fill('the last before the battery died');
   await expect(gone.page.getByText('All answers saved ✓')).toBeVisible();
   await gone.context.close();
 
   // Two minutes in a lift.
   const away = await stage.signIn('chiara.m', LAPTOP);
-  await begin(away.page, 47);
+  await beginOf(away.page, 47);
   await away.context.setOffline(true);
   const from = Date.now();
   const places = away.page.getByRole('textbox');
@@ -139,7 +141,7 @@ test('a change that the server refuses holds up nothing else, and the student is
 test('files beside an answer are kept without a network, go on in pieces, and hold up nothing else', async () => {
   await schedule(46);
   const { page, context } = await stage.signIn('grzegorz.w', LAPTOP);
-  await begin(page, 46);
+  await beginOf(page, 46);
   const report = page.getByLabel(/, a file beside it$/);
   const turnToReport = async (): Promise<void> => {
     await page.waitForLoadState('networkidle');
@@ -206,7 +208,7 @@ test('a browser that keeps nothing beyond the page sends all the same, and says 
       throw new DOMException('The user denied permission', 'SecurityError');
     };
   });
-  await begin(page, 45);
+  await beginOf(page, 45);
   const place = page.getByRole('textbox').first();
   await place.fill('from a private window');
   await expect(page.getByText('Saving…')).toBeVisible();
@@ -223,7 +225,7 @@ test('a browser that keeps nothing beyond the page sends all the same, and says 
 test('on a network that is slow nothing can be typed before the page listens, and then everything counts', async () => {
   await schedule(44);
   const { page } = await stage.signIn('hana.d', PHONE);
-  await begin(page, 44);
+  await beginOf(page, 44);
   let open = (): void => undefined;
   const slow = new Promise<void>((done) => {
     open = done;
@@ -247,7 +249,7 @@ test('on a network that is slow nothing can be typed before the page listens, an
 test('Back and Forward show the answers as they are', async () => {
   await schedule(42);
   const { page } = await stage.signIn('ingrid.s', PHONE);
-  await begin(page, 42);
+  await beginOf(page, 42);
   const place = page.getByRole('textbox').first();
   await place.fill('written before Back');
   await expect(page.getByText('All answers saved ✓')).toBeVisible();

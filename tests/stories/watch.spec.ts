@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
-import { goTo, PHONE } from '../drivers/browser';
+import { begin, goTo, PHONE } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** A teacher watches a sitting, and does what has to be done about bad luck. */
@@ -85,7 +85,7 @@ test('an attempt that is set aside closes in its room with the reason, and its s
   await expect(student.getByText('has set this attempt', { exact: false })).toContainText('the wrong paper');
   await student.getByRole('link', { name: 'To my page' }).click();
   await expect(student.getByText('set aside by your teacher: the wrong paper')).toBeVisible();
-  await student.getByRole('button', { name: 'Begin' }).click();
+  await begin(student.getByRole('link', { name: 'Begin…' }));
   await expect(student.getByText('All answers saved ✓')).toBeVisible();
   await expect(student.getByRole('radio', { checked: true })).toHaveCount(0);
   await expect(rowOf(name)).toContainText('writing', { timeout: 8_000 });
@@ -132,9 +132,9 @@ test('a sitting that opens by hand, can be sat twice and has a due time says so 
   await page.getByRole('button', { name: 'Open it' }).click();
   await expect(student.getByText('Attempt 1 of 2; the best counts')).toBeVisible({ timeout: 8_000 });
   await expect(student.getByText('Later, each day begun costs 10 % of all marks', { exact: false })).toBeVisible();
-  for (const begin of ['Begin', 'Begin anew']) {
+  for (const name of ['Begin…', 'Begin anew…']) {
     // The newest stands first.
-    await student.getByRole('button', { name: begin, exact: true }).first().click();
+    await begin(student.getByRole('link', { name, exact: true }).first());
     await expect(student.getByText('All answers saved ✓')).toBeVisible();
     await student.getByRole('button', { name: 'Hand in' }).first().click();
     await student
@@ -144,7 +144,7 @@ test('a sitting that opens by hand, can be sat twice and has a due time says so 
     await student.getByRole('link', { name: 'To my page' }).click();
     await expect(student.getByRole('heading', { name: 'Now' })).toBeVisible();
   }
-  await expect(student.getByRole('button', { name: 'Begin anew' })).toHaveCount(0);
+  await expect(student.getByRole('link', { name: 'Begin anew…' })).toHaveCount(0);
   await expect(student.getByText('· attempt 2')).toBeVisible();
   await expect(rowOf(writer(30).name)).toContainText('attempt 2');
 });

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
+import { begin, goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** The way of one question from the bench to the gradebook, in a real browser against the built application. */
@@ -162,7 +162,7 @@ test('a student sits it on a phone, through a killed server and a cut network', 
   student = (await stage.signIn('aino.v', PHONE)).page;
   const card = student.locator('section', { hasText: 'Cables, short check' }).first();
   await expect(card).toContainText('38 minutes, extra time included');
-  await card.locator('div', { hasText: 'Cables, short check' }).getByRole('button', { name: 'Begin' }).first().click();
+  await begin(card.locator('div', { hasText: 'Cables, short check' }).getByRole('link', { name: 'Begin…' }).first());
   await expect(student.getByText(/38 min|37 min/).first()).toBeVisible();
   expect(await student.content()).not.toContain('resistance');
 
@@ -210,11 +210,8 @@ test('a student sits it on a phone, through a killed server and a cut network', 
 
 test('another never hands in; the clock does it though the browser is closed', async () => {
   const other = await stage.signIn('bram.o', LAPTOP);
-  await other.page
-    .getByText('Cables, short check')
-    .locator('xpath=ancestor::div[.//button][1]')
-    .getByRole('button', { name: 'Begin' })
-    .click();
+  const row = other.page.getByText('Cables, short check').locator('xpath=ancestor::div[.//a][1]');
+  await begin(row.getByRole('link', { name: 'Begin…' }));
   await other.page.getByLabel('Betz').check();
   await expect(other.page.getByText('All answers saved ✓')).toBeVisible();
   await other.context.close();

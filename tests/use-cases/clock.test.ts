@@ -4,7 +4,8 @@ import { must } from '@/core/base/result';
 import { attempts, marks, outages, sittings } from '@/server/db/schema/exams';
 import { changed } from '@/server/events/versions';
 import { markWaiting } from '@/server/marking/mark-handed-in';
-import { setProvision } from '@/server/people/members';
+import { NO_PROVISION } from '@/core/people/provision';
+import { setProvision } from '@/server/people/provisions';
 import { findAttempt } from '@/server/sittings/attempts';
 import { endSitting, giveBackLost, giveMoreTime } from '@/server/sittings/change-sitting';
 import { enterSitting } from '@/server/sittings/enter';
@@ -46,7 +47,14 @@ const pulse = (aliveAt: number | null = null): Promise<void> =>
 
 describe('time', () => {
   it('extra time is said once and holds; more minutes can be given', async () => {
-    must(await setProvision(dept.as('teacher'), { member: dept.id('ben'), extraTimePercent: 25, reason: 'reading' }));
+    must(
+      await setProvision(dept.as('teacher'), {
+        ...NO_PROVISION,
+        member: dept.id('ben'),
+        extraTimePercent: 25,
+        reason: 'reading',
+      }),
+    );
     const { sitting } = await dept.sitting(1, 30);
     const [ada, ben] = [await enter('ada', sitting), await enter('ben', sitting)];
     expect([(await deadline(ada)) - dept.now, (await deadline(ben)) - dept.now]).toEqual([30 * MINUTE, 38 * MINUTE]);

@@ -18,7 +18,8 @@ import { ownSittings } from '@/server/sittings/own-sittings';
 import { watchSitting } from '@/server/sittings/watch';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
-import { setProvision } from '@/server/people/members';
+import { NO_PROVISION } from '@/core/people/provision';
+import { setProvision } from '@/server/people/provisions';
 import { TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
 
@@ -58,7 +59,9 @@ it('a group shares one attempt: any of it writes, all of it reads the result, an
     await tx.insert(groups).values({ id: 'crew', course: dept.course, name: 'Crew 4' });
     await tx.insert(groupMembers).values(['ada', 'ben'].map((who) => ({ group: 'crew', member: dept.id(who) })));
   });
-  must(await setProvision(dept.as('lead'), { member: dept.id('ben'), extraTimePercent: 50, reason: '' }));
+  must(
+    await setProvision(dept.as('lead'), { ...NO_PROVISION, member: dept.id('ben'), extraTimePercent: 50, reason: '' }),
+  );
   must(await giveMoreTime(dept.as('teacher'), { sitting, people: [dept.id('ben')], minutes: 5, reason: 'alarm' }));
 
   const { attempt } = must(await enterSitting(dept.as('ada'), sitting));

@@ -3,7 +3,9 @@ import { must } from '@/core/base/result';
 import { LEAST_LENGTH } from '@/server/auth/password';
 import { actorOf, signIn, signOut } from '@/server/auth/sessions';
 import { signInTries } from '@/server/db/schema/people';
-import { listMembers, setProvision } from '@/server/people/members';
+import { listMembers } from '@/server/people/members';
+import { NO_PROVISION } from '@/core/people/provision';
+import { setProvision } from '@/server/people/provisions';
 import { changeOwnPassword, letIn, resetPassword } from '@/server/people/passwords';
 import { watchSitting } from '@/server/sittings/watch';
 import { PASSWORD, TestDepartment } from '../drivers/department';
@@ -147,8 +149,15 @@ describe('a password', () => {
 });
 
 it('why somebody has extra time is told to those who give it, not to markers', async () => {
-  must(await setProvision(dept.as('teacher'), { member: dept.id('ben'), extraTimePercent: 25, reason: 'reading' }));
+  must(
+    await setProvision(dept.as('teacher'), {
+      ...NO_PROVISION,
+      member: dept.id('ben'),
+      extraTimePercent: 25,
+      reason: 'reading',
+    }),
+  );
   const ben = async (who: string) => must(await listMembers(dept.as(who))).find(({ name }) => name === 'ben');
-  expect(await ben('teacher')).toMatchObject({ extraTimePercent: 25, reason: 'reading' });
-  expect(await ben('marker')).toMatchObject({ extraTimePercent: null, reason: null });
+  expect(await ben('teacher')).toMatchObject({ provision: { extraTimePercent: 25, reason: 'reading' } });
+  expect(await ben('marker')).toMatchObject({ provision: null });
 });

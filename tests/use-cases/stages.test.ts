@@ -8,7 +8,8 @@ import { checkQuestion } from '@/server/sittings/practice';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { goToNextStage } from '@/server/sittings/stages';
-import { setProvision } from '@/server/people/members';
+import { NO_PROVISION } from '@/core/people/provision';
+import { setProvision } from '@/server/people/provisions';
 import { TestDepartment } from '../drivers/department';
 
 /** Papers that are gone through in stages: forward only, or by sections with a time of their own. */
@@ -109,7 +110,14 @@ describe('a section with a time of its own', () => {
   });
 
   it('has the provision of its student, minutes given meanwhile, and the time that stood still', async () => {
-    must(await setProvision(dept.as('teacher'), { member: dept.id('ada'), extraTimePercent: 50, reason: '' }));
+    must(
+      await setProvision(dept.as('teacher'), {
+        ...NO_PROVISION,
+        member: dept.id('ada'),
+        extraTimePercent: 50,
+        reason: '',
+      }),
+    );
     const { room, sitting } = await writing(timed);
     expect(await left(room)).toBe(15);
     must(await giveMoreTime(dept.as('teacher'), { sitting, people: [dept.id('ada')], minutes: 3, reason: '' }));

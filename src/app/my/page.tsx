@@ -2,11 +2,9 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import type { Tries } from '@/core/sittings/tries';
-import { minutesWith } from '@/core/sittings/time';
 import { studentContext } from '@/server/auth/request';
 import { listOwnResults } from '@/server/results/own-results';
 import { ownSittings } from '@/server/sittings/own-sittings';
-import { EnterForm } from '@/ui/room/EnterForm';
 import { OpensItself } from '@/ui/room/OpensItself';
 import { lateText } from '@/ui/words/late';
 import { triesText } from '@/ui/words/tries';
@@ -62,8 +60,8 @@ export default async function MyPage() {
             <div className="me-auto">
               <strong>{s.title}</strong>
               <div className="soft">
-                {s.course} · {minutesWith(s.minutes, s.extraTimePercent)} minutes
-                {s.extraTimePercent > 0 && ', extra time included'} · start before {timeOnly(s.closesAt)}
+                {s.course} · {s.ownMinutes} minutes
+                {s.ownMinutes > s.minutes && ', extra time included'} · start before {timeOnly(s.closesAt)}
               </div>
               <TriesLine sitting={s} />
               {s.dueAt !== null && <div className="soft">{lateText(s.late, s.dueAt)}</div>}
@@ -71,7 +69,9 @@ export default async function MyPage() {
             {s.next.is === 'later' ? (
               <span className="soft">again from {dayAndTime(s.next.from)}</span>
             ) : (
-              <EnterForm sitting={s.id} coded={s.coded} number={s.next.number} />
+              <Link className="btn btn-primary py-2" href={`/my/begin/${s.id}`} prefetch={false}>
+                {s.next.number > 1 ? 'Begin anew…' : 'Begin…'}
+              </Link>
             )}
           </div>
         ))}
@@ -85,7 +85,7 @@ export default async function MyPage() {
           <div key={s.id} className="py-2">
             <strong>{s.title}</strong>
             <div className="soft">
-              {s.course} · your teacher opens it · {minutesWith(s.minutes, s.extraTimePercent)} minutes
+              {s.course} · your teacher opens it · {s.ownMinutes} minutes
             </div>
           </div>
         ))}
@@ -93,8 +93,7 @@ export default async function MyPage() {
           <div key={s.id} className="py-2">
             <strong>{s.title}</strong>
             <div className="soft">
-              {s.course} · opens {dayAndTime(s.opensAt)}, {fromNow(s.opensAt, ctx.now)} ·{' '}
-              {minutesWith(s.minutes, s.extraTimePercent)} minutes
+              {s.course} · opens {dayAndTime(s.opensAt)}, {fromNow(s.opensAt, ctx.now)} · {s.ownMinutes} minutes
             </div>
           </div>
         ))}

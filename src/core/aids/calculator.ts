@@ -24,9 +24,11 @@ type Token =
   | { is: 'name'; name: FunctionName }
   | { is: 'sign'; sign: string };
 
+type SumRefusal = 'sum-unreadable' | 'sum-no-value';
+
 /** What cannot be read, or has no value. Thrown within this file only. */
 class Trouble extends Error {
-  constructor(readonly code: 'sum-unreadable' | 'sum-no-value') {
+  constructor(readonly code: SumRefusal) {
     super(code);
   }
 }

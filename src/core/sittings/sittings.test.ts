@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { accepts, isOverdue, writtenAt } from './attempt';
 import { whoCanGetIn } from './entry';
-import { endOf, GRACE, minutesWith, MOST_GIVEN_BACK, ON_ITS_WAY, UNHEARD } from './time';
+import { endOf, GRACE, MOST_GIVEN_BACK, ON_ITS_WAY, UNHEARD } from './time';
 
 const MINUTE = 60_000;
 
@@ -95,10 +95,6 @@ describe('the deadline', () => {
       const { deadline } = endOf(allowance, [], [{ from: 10 * MINUTE, to: now * MINUTE }]);
       expect(deadline - now * MINUTE).toBe(20 * MINUTE);
     }
-  });
-
-  it('extra time is rounded up to whole minutes', () => {
-    expect([minutesWith(30, 25), minutesWith(60, 0), minutesWith(45, 33)]).toEqual([38, 60, 60]);
   });
 });
 

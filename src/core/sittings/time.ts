@@ -33,11 +33,6 @@ export interface Allowance {
   extraMinutes: number;
 }
 
-/** Working minutes with extra time in percent, rounded up to whole minutes. */
-export function minutesWith(minutes: number, extraPercent: number): number {
-  return Math.ceil((minutes * (100 + extraPercent)) / 100);
-}
-
 /** When an attempt ends, and how much of what outages took from it was not given back by itself, in milliseconds. */
 export interface End {
   deadline: number;

@@ -5,6 +5,7 @@ import type { SignedIn } from '../auth/sessions';
 import { NOT_FOUND, type Outside } from '../context';
 import { attempts, sittings } from '../db/schema/exams';
 import { readDepartment } from '../people/policy';
+import { type HowItRuns, howItRuns } from './before';
 import { nextTryIn } from './enter';
 import { participantIn } from '../people/participants';
 
@@ -14,7 +15,7 @@ export interface SittingByLink {
   title: string;
   department: string;
   institute: string;
-  minutes: number;
+  how: HowItRuns;
   opensAt: number;
   closesAt: number;
   state: DoorState;
@@ -50,7 +51,7 @@ export async function sittingByLink(out: Outside, id: string, actor: SignedIn | 
     title: row.title,
     department,
     institute,
-    minutes: row.minutes,
+    how: await howItRuns(read, row),
     opensAt: row.opensAt,
     closesAt: row.closesAt,
     state: doorState(row, out.now),

@@ -1,18 +1,18 @@
 import { randomBytes } from 'node:crypto';
-import { and, count, eq, inArray } from 'drizzle-orm';
+import { and, count, eq } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { sectionsWithout } from '@/core/exams/only';
 import { placements } from '@/core/exams/plan';
 import { type Participant, takesPart } from '@/core/people/participant';
+import { withExtraTime } from '@/core/people/provision';
 import { whoCanGetIn } from '@/core/sittings/entry';
-import { minutesWith } from '@/core/sittings/time';
 import { type NextTry, nextTry, ONCE } from '@/core/sittings/tries';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
-import { provisions } from '../db/schema/people';
 import { changed } from '../events/versions';
 import { keepParticipant, participantIn } from '../people/participants';
+import { entitledIn } from '../people/provisions';
 import { traitsOf } from '../people/traits';
 import { newId, newSeed } from '../ports/ids';
 import { type AttemptRow, attemptRow } from './attempts';
@@ -68,8 +68,7 @@ export async function enterSitting(
   if (!coded.ok) return coded;
   const without = sectionsWithout(plan, await traitsOf(read, sitting.course, participant));
   if (without.length === plan.sections.length) return refuse('no-section');
-  const extra = await extraTimePercent(read, participant);
-  const minutes = minutesWith(sitting.minutes, extra);
+  const minutes = await minutesOf(read, sitting, participant, ctx.now);
   const id = newId();
   return ctx.db.transaction(async (tx) => {
     const { rows, found } = await begun(tx);
@@ -87,7 +86,7 @@ export async function enterSitting(
       secret: randomBytes(16).toString('hex'),
       startedAt: ctx.now,
       minutes,
-      extraTimePercent: extra,
+      extraTimePercent: Math.ceil((minutes / sitting.minutes - 1) * 100),
       seenAt: ctx.now,
     });
     await enterFirstStage(tx, await attemptRow(tx, id), ctx.now);
@@ -105,12 +104,14 @@ function foundOf(next: NextTry, begun: readonly Begun[], number: number): Result
   return next.is === 'later' ? refuse('try-later') : null;
 }
 
-/** The most that anybody of the participant is entitled to. */
-async function extraTimePercent(read: Reader, participant: Participant): Promise<number> {
-  const people = participant.is === 'group' ? [...participant.members] : [participant.id];
-  const rows = await read
-    .select({ percent: provisions.extraTimePercent })
-    .from(provisions)
-    .where(inArray(provisions.member, people));
-  return Math.max(0, ...rows.map(({ percent }) => percent));
+/** Working minutes of a participant in a sitting, with the most that anybody of them is entitled to. */
+export async function minutesOf(
+  read: Reader,
+  { id, minutes }: Pick<typeof sittings.$inferSelect, 'id' | 'minutes'>,
+  participant: Participant,
+  now: number,
+): Promise<number> {
+  const people = participant.is === 'group' ? participant.members : [participant.id];
+  const entitled = [...(await entitledIn(read, id, people, now)).values()];
+  return Math.max(minutes, ...entitled.map(({ extra }) => withExtraTime(minutes, extra)));
 }

@@ -1,11 +1,13 @@
 import { and, asc, desc, eq, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import { isFor, NO_TRAITS, type Traits } from '@/core/exams/only';
 import type { Only } from '@/core/exams/plan';
+import { withExtraTime } from '@/core/people/provision';
 import type { LateRule } from '@/core/sittings/late';
 import type { NextTry, Tries } from '@/core/sittings/tries';
 import type { Context } from '../context';
 import { attempts, sittings } from '../db/schema/exams';
-import { courses, enrolments, groupMembers, provisions } from '../db/schema/people';
+import { courses, enrolments, groupMembers } from '../db/schema/people';
+import { entitledOf } from '../people/provisions';
 import { traitsOf } from '../people/traits';
 import { nextTryIn } from './enter';
 import type { SittingRow } from './list-sittings';
@@ -26,7 +28,8 @@ export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 's
   /** One's own, the first of them first. */
   attempts: OwnAttempt[];
   next: NextTry;
-  extraTimePercent: number;
+  /** Working minutes of one's own, extra time included. */
+  ownMinutes: number;
   /** A code has to be typed to get in. */
   coded: boolean;
   dueAt: number | null;
@@ -49,13 +52,11 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
   const rows = await read
     .select({
       ...sittingColumns,
-      extra: provisions.extraTimePercent,
       coded: sql<number>`${sittings.code} IS NOT NULL`,
     })
     .from(sittings)
     .leftJoin(enrolments, and(eq(enrolments.course, sittings.course), eq(enrolments.member, ctx.actor.id)))
     .innerJoin(courses, eq(courses.id, sittings.course))
-    .leftJoin(provisions, eq(provisions.member, ctx.actor.id))
     .where(
       or(
         isNotNull(enrolments.member),
@@ -66,13 +67,14 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
       ),
     )
     .orderBy(desc(sittings.opensAt));
+  const entitled = await entitledOf(read, ctx.actor.id, ctx.now);
   const traits = new Map<string, Traits>();
   for (const { only, courseId } of rows)
     if (only && !traits.has(courseId))
       traits.set(courseId, await traitsOf(read, courseId, { is: 'member', id: ctx.actor.id }));
   const isMine = (only: Only | null, courseId: string): boolean =>
     only === null || isFor(only, traits.get(courseId) ?? NO_TRAITS);
-  return rows.flatMap(({ extra, coded, students: _, who: __, only, courseId, ...row }): OwnSitting[] => {
+  return rows.flatMap(({ coded, students: _, who: __, only, courseId, ...row }): OwnSitting[] => {
     const mine = begun.filter(({ sitting }) => sitting === row.id);
     if (mine.length === 0 && !isMine(only, courseId)) return [];
     return [
@@ -80,7 +82,7 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
         ...row,
         attempts: numbered(mine),
         next: nextTryIn(mine, row, ctx.now),
-        extraTimePercent: extra ?? 0,
+        ownMinutes: withExtraTime(row.minutes, entitled(row.id).extra),
         coded: coded === 1,
       },
     ];

@@ -11,6 +11,7 @@ import type { ExamPlan, Practice } from '@/core/exams/plan';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
+import { entitledOf } from '../people/provisions';
 import { type Answers, type AttemptInTime, currentAnswers, findAttempt } from './attempts';
 import { type Notice, unreadNotice } from './notices';
 import { ownNames } from './own-names';
@@ -90,6 +91,9 @@ export interface Room {
   instructions: string;
   pages: ExamPlan['pages'];
   confirmHandIn: boolean;
+  /** What the student is entitled to. */
+  largePrint: boolean;
+  readAloud: boolean;
   /** The aids that are allowed; null for each that is not. */
   calculator: CalculatorKind | null;
   formulas: Content | null;
@@ -151,6 +155,7 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
   const over = found.state.handedInAt !== null;
   const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
   const stages = await inStages(ctx.db.read, found);
+  const { largePrint, readAloud } = (await entitledOf(ctx.db.read, ctx.actor.id, ctx.now))(found.attempt.sitting);
   const given = stages ? onlyItems(paper, stages.present.items) : paper;
   const [sitting] = await ctx.db.read
     .select({ title: sittings.title })
@@ -163,6 +168,8 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     instructions: plan.instructions,
     pages: plan.pages,
     confirmHandIn: plan.confirmHandIn,
+    largePrint,
+    readAloud,
     calculator: plan.calculator ?? null,
     formulas: plan.formulas ?? null,
     marks: stored(paper.marks),

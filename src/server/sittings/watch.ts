@@ -3,6 +3,7 @@ import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
 import { paperLength } from '@/core/exams/plan';
 import { poolQuestions } from '@/core/exams/pool';
+import { type ExtraTime, NO_EXTRA_TIME } from '@/core/people/provision';
 import type { LateRule } from '@/core/sittings/late';
 import { ON_ITS_WAY } from '@/core/sittings/time';
 import type { Tries } from '@/core/sittings/tries';
@@ -10,8 +11,9 @@ import { slowedMembers } from '../auth/tries';
 import { type Context, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
 import { answersNow, attempts, extensions, sittings } from '../db/schema/exams';
-import { courses, enrolments, members, provisions } from '../db/schema/people';
+import { courses, enrolments, members } from '../db/schema/people';
 import { inSitting } from '../people/courses';
+import { entitledIn } from '../people/provisions';
 import { groupsOfCourse, guestNames, studentsFor } from '../people/participants';
 import { WHOLE } from './answer-log';
 import { type AttemptInTime, attemptsOf } from './attempts';
@@ -23,7 +25,8 @@ import { sittingColumns } from './sitting-columns';
 export interface WatchedPerson {
   id: string;
   name: string;
-  extraTimePercent: number;
+  /** What they are entitled to here. */
+  extra: ExtraTime;
   extraMinutes: number;
   /** Until when wrong tries keep this student from signing in; 0 when none do. */
   slowedUntil: number;
@@ -89,11 +92,16 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   // Whoever has begun is watched, also when they are no longer in the course.
   const writers = read.select({ id: attempts.participant }).from(attempts).where(eq(attempts.sitting, id));
   const roster = await read
-    .select({ id: members.id, name: members.name, extraTimePercent: provisions.extraTimePercent })
+    .select({ id: members.id, name: members.name })
     .from(members)
-    .leftJoin(provisions, eq(provisions.member, members.id))
     .where(and(eq(members.role, 'student'), or(inArray(members.id, enrolled), inArray(members.id, writers))))
     .orderBy(members.name);
+  const entitled = await entitledIn(
+    read,
+    id,
+    roster.map((student) => student.id),
+    ctx.now,
+  );
   const expected = await studentsFor(read, { ...row, course: row.courseId });
   const all = await attemptsOf(read, id, ctx.now);
   const begun = presentAttempts(all);
@@ -108,7 +116,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   const minutesOf = (participant: string): number =>
     more.filter((e) => e.participant === participant).reduce((n, e) => n + e.minutes, 0);
   const link = row.who === 'link';
-  const students = roster.flatMap(({ extraTimePercent, ...student }): WatchedPerson[] => {
+  const students = roster.flatMap((student): WatchedPerson[] => {
     const participant = groupOf.get(student.id) ?? student.id;
     const mine = begun.get(participant);
     // Of those who come by a link nobody is waited for.
@@ -116,7 +124,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     return [
       {
         ...student,
-        extraTimePercent: extraTimePercent ?? 0,
+        extra: entitled.get(student.id)?.extra ?? NO_EXTRA_TIME,
         extraMinutes: minutesOf(participant),
         slowedUntil: slowed.get(student.id) ?? 0,
         attempt: mine ? shown(mine) : null,
@@ -127,7 +135,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     const mine = begun.get(guest);
     if (!mine) return [];
     const extraMinutes = minutesOf(guest);
-    return [{ id: guest, name, extraTimePercent: 0, extraMinutes, slowedUntil: 0, attempt: shown(mine) }];
+    return [{ id: guest, name, extra: NO_EXTRA_TIME, extraMinutes, slowedUntil: 0, attempt: shown(mine) }];
   });
   const { courseId: _, who: __, only, ...sitting } = row;
   return ok({

@@ -2,15 +2,17 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { resetPasswordAction, setExtraTimeAction } from '@/actions/department';
+import { resetPasswordAction } from '@/actions/department';
 import type { StaffedCourse } from '@/server/people/courses';
 import type { MemberRow } from '@/server/people/members';
 import type { Department } from '@/server/people/policy';
 import { Strip } from '../frame/Strip';
 import { plural } from '../words/marks';
+import { provisionText } from '../words/provision';
 import { refusalText } from '../words/refusals';
 import { CoursesNote } from './CoursesNote';
 import { PolicyNotes } from './PolicyNotes';
+import { ProvisionDialog } from './ProvisionDialog';
 
 interface Props {
   department: Department;
@@ -20,12 +22,16 @@ interface Props {
   kept: string[];
   mayManage: boolean;
   mayProvide: boolean;
+  /** The department's time zone. */
+  zone: string;
 }
 
 /** People of the department with what they are entitled to, and its policy. */
-export function DepartmentDesk({ department, members, courses, kept, mayManage, mayProvide }: Props) {
+export function DepartmentDesk({ department, members, courses, kept, mayManage, mayProvide, zone }: Props) {
   const [words, setWords] = useState('');
   const [told, setTold] = useState<{ id: string; text: string; good: boolean } | null>(null);
+  const [providing, setProviding] = useState<string | null>(null);
+  const provided = members.find(({ id }) => id === providing);
   const [replacing, setReplacing] = useState<string | null>(null);
   const typed = words.trim().toLowerCase();
   const shown = members.filter((m) => `${m.name} ${m.userName} ${m.role}`.toLowerCase().includes(typed));
@@ -38,11 +44,6 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
       good: result.ok,
       text: result.ok ? `New password: ${password}. It is shown only now.` : refusalText(result.refusal),
     });
-  };
-  const extraTime = async (m: MemberRow, text: string): Promise<void> => {
-    const percent = text.trim() === '' ? 0 : Number(text);
-    const result = await setExtraTimeAction({ member: m.id, extraTimePercent: percent, reason: m.reason ?? '' });
-    setTold(result.ok ? null : { id: m.id, good: false, text: '0 to 300 percent, whole numbers' });
   };
   return (
     <>
@@ -68,7 +69,7 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
                   <th scope="col">Name</th>
                   <th scope="col">User name</th>
                   <th scope="col">Role</th>
-                  {mayProvide && <th scope="col">Extra time, %</th>}
+                  {mayProvide && <th scope="col">Provision</th>}
                   {mayManage && <th scope="col">Password</th>}
                 </tr>
               </thead>
@@ -81,18 +82,11 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
                     {mayProvide && (
                       <td>
                         {m.role === 'student' && (
-                          <input
-                            className="form-control form-control-sm"
-                            style={{ width: 70 }}
-                            inputMode="numeric"
-                            aria-label={`Extra time of ${m.name} in percent`}
-                            defaultValue={m.extraTimePercent ?? ''}
-                            onBlur={(e) =>
-                              e.target.value !== String(m.extraTimePercent ?? '') && extraTime(m, e.target.value)
-                            }
-                          />
+                          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setProviding(m.id)}>
+                            {m.provision ? provisionText(m.provision, zone) : 'none'}…
+                          </Button>
                         )}
-                        {m.reason && <small className="soft">{m.reason}</small>}
+                        {m.provision?.reason && <small className="soft">{m.provision.reason}</small>}
                         {told?.id === m.id && (
                           <p role="alert" className={told.good ? 'good mb-0' : 'trouble'}>
                             {told.text}
@@ -130,6 +124,7 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
           <PolicyNotes policy={department.policy} mayChange={mayManage} />
         </div>
       </div>
+      {provided && <ProvisionDialog member={provided} zone={zone} onClose={() => setProviding(null)} />}
     </>
   );
 }

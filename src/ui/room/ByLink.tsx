@@ -10,6 +10,7 @@ import { Trouble } from '../parts/Trouble';
 import { dayAndTime } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { EnterForm } from './EnterForm';
+import { HowItRunsList } from './HowItRunsList';
 
 interface Props {
   sitting: SittingByLink;
@@ -37,7 +38,7 @@ export function ByLink({ sitting, account, elsewhere, children }: Props) {
           <div className="sheet plain">
             <h1 className="fs-5 fw-bold mb-0">{sitting.title}</h1>
             <p className="soft mb-4">
-              {sitting.department}, {sitting.institute} · {sitting.minutes} minutes
+              {sitting.department}, {sitting.institute}
             </p>
             {attempt?.handedInAt ? (
               <>
@@ -72,18 +73,22 @@ export function ByLink({ sitting, account, elsewhere, children }: Props) {
               <p className="mb-0">It is over.</p>
             ) : sitting.as !== null ? (
               <>
+                <HowItRunsList how={sitting.how} />
                 <p>{sitting.as ? `You take part as ${sitting.as}.` : 'You take part without a name.'}</p>
                 <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} />
               </>
             ) : (
-              <GuestForm
-                sitting={sitting}
-                account={account}
-                elsewhere={elsewhere}
-                refusal={entered && !entered.ok ? entered.refusal : null}
-                enter={enter}
-                pending={pending}
-              />
+              <>
+                <HowItRunsList how={sitting.how} />
+                <GuestForm
+                  sitting={sitting}
+                  account={account}
+                  elsewhere={elsewhere}
+                  refusal={entered && !entered.ok ? entered.refusal : null}
+                  enter={enter}
+                  pending={pending}
+                />
+              </>
             )}
           </div>
         </div>

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { calculate, type CalculatorKind, MOST_SIGNS, resultText } from '@/core/aids/calculator';
+import { refusalText } from '../words/refusals';
 
 interface Line {
   typed: string;
@@ -39,11 +40,6 @@ const SPOKEN: Record<string, string> = {
   '!': 'factorial',
   π: 'pi',
 };
-const WORDS = {
-  'sum-unreadable': 'This cannot be read. Look at brackets and signs.',
-  'sum-no-value': 'This has no value.',
-};
-
 /** A calculator that keeps what was worked out as lines on a strip of paper; a line is taken up again by a click. */
 export function Calculator({ kind, shown }: { kind: CalculatorKind; shown: boolean }) {
   const [typed, setTyped] = useState('');
@@ -76,7 +72,7 @@ export function Calculator({ kind, shown }: { kind: CalculatorKind; shown: boole
   const work = (): void => {
     if (typed.trim() === '') return;
     const result = calculate(typed, { degrees, ans });
-    if (!result.ok) return setTrouble(WORDS[result.refusal.code as keyof typeof WORDS]);
+    if (!result.ok) return setTrouble(refusalText(result.refusal));
     setTrouble(null);
     setAns(result.value);
     setLines((all) => [...all, { typed: typed.trim(), result: resultText(result.value) }].slice(-100));

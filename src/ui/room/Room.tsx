@@ -18,6 +18,7 @@ import { NoticeBox } from './NoticeBox';
 import { ClockStopped, HandedIn, LetBackIn } from './InsteadOfSheet';
 import { LeavingDialog } from './LeavingDialog';
 import { PracticeBox } from './PracticeBox';
+import { ReadAloud } from './ReadAloud';
 import { ReadingSize } from './ReadingSize';
 import { type DrawnFormulaSheet, RoomAids } from './RoomAids';
 import { type Saving, useAnswers } from './use-answers';
@@ -206,7 +207,7 @@ export function Room({ room }: { room: DrawnRoom }) {
           {savingText(saving, notTaken)}
         </span>
         <RoomAids calculator={room.calculator} formulas={room.formulas} />
-        <ReadingSize />
+        <ReadingSize large={room.largePrint} />
         <div className={`time ${partLeft < 300_000 ? 'short' : ''}`}>
           <div className="line">
             <span>
@@ -265,6 +266,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                 <Fragment key={item.id}>
                   <SectionStart sections={room.sections} item={item.id} titled={room.pages === 'whole'} />
                   <div className="sheet" id={`question-${item.id}`}>
+                    {room.readAloud && <ReadAloud item={item.id} number={item.number} />}
                     <QuestionView
                       number={item.number}
                       marks={item.marks}

@@ -39,6 +39,19 @@ function open(): Promise<IDBPDatabase<Schema>> {
   return database;
 }
 
+/** Whether this device keeps anything beyond the page: tried with an entry of no attempt. */
+export async function keepsOnDevice(): Promise<boolean> {
+  const tried: KeptAnswer = { attempt: '', device: 'try', seq: 1, item: '', slot: null, value: null, at: 0 };
+  try {
+    const here = await open();
+    await here.put('answers', tried);
+    await here.delete('answers', answerKey(tried));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 const answerKey = ({ attempt, device, seq }: KeptAnswer): [string, string, number] => [attempt, device, seq];
 const fileKey = ({ attempt, hash }: Pick<KeptFile, 'attempt' | 'hash'>): [string, string] => [attempt, hash];
 

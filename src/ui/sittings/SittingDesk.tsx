@@ -4,6 +4,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { endAction, giveBackAction, startNowAction } from '@/actions/sittings';
 import type { Result } from '@/core/base/result';
+import { withExtraTime } from '@/core/people/provision';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import type { WatchedSitting } from '@/server/sittings/watch';
 import { Strip } from '../frame/Strip';
@@ -84,6 +85,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         <div className={`door ${door.open ? '' : 'shut'}`} role="status">
           {doorText(door, { ...sitting, students: sitting.people.length, zone }, now)}
         </div>
+        <ExtraTimeLine sitting={sitting} zone={zone} />
         {sitting.dueAt !== null && <p className="soft">{lateText(sitting.late, sitting.dueAt, zone)}</p>}
         {sitting.tries && sitting.tries.most !== 1 && <p className="soft">{triesSentence(sitting.tries)}</p>}
         {sitting.link && <OpenLink sitting={sitting.id} />}
@@ -103,5 +105,20 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         <WatchList sitting={sitting} now={now} zone={zone} running={running} />
       </div>
     </>
+  );
+}
+
+/** Who has extra time, and when it ends for them. */
+function ExtraTimeLine({ sitting: { people, minutes, closesAt }, zone }: { sitting: WatchedSitting; zone: string }) {
+  const more = people
+    .map(({ name, extra }) => ({ name, more: withExtraTime(minutes, extra) - minutes }))
+    .filter((one) => one.more > 0);
+  if (more.length === 0) return null;
+  const most = Math.max(...more.map((one) => one.more));
+  return (
+    <p className="soft">
+      {plural(more.length, 'student has', 'students have')} extra time, {most} min at most: for them it ends{' '}
+      {timeOnly(closesAt + most * 60_000, zone)} at the latest. {more.map(({ name }) => name).join(', ')}
+    </p>
   );
 }

@@ -1,7 +1,8 @@
 'use client';
 import { useCallback, useState } from 'react';
-import { letInAction, moreTimeAction, provisionAction } from '@/actions/sittings';
+import { letInAction, moreTimeAction, extraTimeHereAction } from '@/actions/sittings';
 import type { Result } from '@/core/base/result';
+import type { ExtraTime } from '@/core/people/provision';
 import { foldAccents } from '@/core/rules/text/normalise';
 import { WHEREABOUTS, type Whereabouts, whereabouts } from '@/core/sittings/whereabouts';
 import type { WatchedSitting } from '@/server/sittings/watch';
@@ -56,9 +57,10 @@ export function WatchList({ sitting, now, zone, running }: Props) {
     (id: string) => void act(moreTimeAction({ sitting: sitting.id, people: [id], minutes: 5, reason: '' })),
     [act, sitting.id],
   );
-  const onProvision = useCallback(
-    (member: string, percent: number) => void act(provisionAction({ member, extraTimePercent: percent, reason: '' })),
-    [act],
+  const onExtraTime = useCallback(
+    (member: string, { percent, minutes }: ExtraTime) =>
+      void act(extraTimeHereAction({ sitting: sitting.id, member, extraTimePercent: percent, extraMinutes: minutes })),
+    [act, sitting.id],
   );
   const onLetIn = useCallback((id: string) => void act(letInAction(id)), [act]);
   return (
@@ -117,7 +119,7 @@ export function WatchList({ sitting, now, zone, running }: Props) {
                 minutes={sitting.minutes}
                 questions={sitting.paperLength}
                 open={running}
-                onProvision={onProvision}
+                onExtraTime={onExtraTime}
                 onLetIn={onLetIn}
                 onMore={onMore}
                 onOpen={setOpened}

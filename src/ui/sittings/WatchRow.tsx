@@ -2,7 +2,8 @@
 import { memo } from 'react';
 import Button from 'react-bootstrap/Button';
 import { type Whereabouts, whereabouts } from '@/core/sittings/whereabouts';
-import { minutesWith } from '@/core/sittings/time';
+import { type ExtraTime, withExtraTime } from '@/core/people/provision';
+import { extraTimeText } from '../words/provision';
 import type { WatchedPerson } from '@/server/sittings/watch';
 import { lateBy } from '../words/late';
 import { timeLeft, timeOnly } from '../words/time';
@@ -15,7 +16,7 @@ interface Props {
   /** Questions of a paper, about. */
   questions: number;
   open: boolean;
-  onProvision: (student: string, percent: number) => void;
+  onExtraTime: (student: string, extra: ExtraTime) => void;
   onMore: (student: string) => void;
   onLetIn: (student: string) => void;
   onOpen: (student: string) => void;
@@ -23,7 +24,7 @@ interface Props {
 
 /** A student as the teacher watches them: where they are, how far, how much time. */
 export const WatchRow = memo(function WatchRow({ student, now, zone, minutes, questions, open, ...acts }: Props) {
-  const { attempt, extraTimePercent, extraMinutes } = student;
+  const { attempt, extra, extraMinutes } = student;
   const writing = attempt && attempt.handedInAt === null;
   return (
     <tr>
@@ -66,26 +67,24 @@ export const WatchRow = memo(function WatchRow({ student, now, zone, minutes, qu
       </td>
       <td>{attempt && timeOnly(attempt.startedAt, zone)}</td>
       <td className="text-nowrap">
-        {writing
-          ? `${timeLeft(attempt.deadline - now)} left`
-          : `${minutesWith(minutes, extraTimePercent) + extraMinutes} min`}
+        {writing ? `${timeLeft(attempt.deadline - now)} left` : `${withExtraTime(minutes, extra) + extraMinutes} min`}
         {extraMinutes > 0 && <span className="soft"> (+{extraMinutes} given)</span>}
       </td>
       <td>
         {attempt ? (
-          extraTimePercent > 0 && `${extraTimePercent} %`
+          extraTimeText(extra)
         ) : (
           <select
             className="form-select form-select-sm w-auto"
             aria-label={`Extra time of ${student.name}`}
-            value={extraTimePercent}
-            onChange={(e) => acts.onProvision(student.id, Number(e.target.value))}
+            value={extra.percent}
+            onChange={(e) => acts.onExtraTime(student.id, { ...extra, percent: Number(e.target.value) })}
           >
-            {[...new Set([0, 10, 25, 33, 50, 100, extraTimePercent])]
+            {[...new Set([0, 10, 25, 33, 50, 100, extra.percent])]
               .sort((a, b) => a - b)
               .map((percent) => (
                 <option key={percent} value={percent}>
-                  {percent === 0 ? 'none' : `${percent} %`}
+                  {extraTimeText({ ...extra, percent }) || 'none'}
                 </option>
               ))}
           </select>

@@ -64,6 +64,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'counts-already': () => 'This attempt counts already.',
   'attempts-used-up': ({ count }) => `It would be one attempt more than the ${count} that each has.`,
   'due-outside': () => 'It is due after it opens, and at its end at the latest.',
+  'sum-unreadable': () => 'This cannot be read. Look at brackets and signs.',
+  'sum-no-value': () => 'This has no value.',
   'last-stage': () => 'This is the last part.',
   'door-over': () => 'It is over.',
   'door-no-questions': () => 'It has no questions yet.',

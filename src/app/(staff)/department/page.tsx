@@ -4,6 +4,7 @@ import { may } from '@/core/people/may';
 import { staffContext } from '@/server/auth/request';
 import { coursesFor, listStaff } from '@/server/people/courses';
 import { listMembers } from '@/server/people/members';
+import { departmentZone } from '@/server/people/zone';
 import { readDepartment } from '@/server/people/policy';
 import { DepartmentDesk } from '@/ui/people/DepartmentDesk';
 
@@ -20,6 +21,7 @@ export default async function DepartmentPage() {
       courses={await listStaff(ctx)}
       kept={(await coursesFor(ctx, 'keep roster')).map(({ id }) => id)}
       mayManage={may(ctx.actor, 'manage people', null)}
+      zone={departmentZone()}
       mayProvide={may(ctx.actor, 'provide for students', null)}
     />
   );

@@ -128,6 +128,26 @@ export const pauses = sqliteTable(
   (t) => [index('pauses_sitting').on(t.sitting)],
 );
 
+/** Extra time that a student has in one sitting in place of what is said once. */
+export const sittingProvisions = sqliteTable(
+  'sitting_provisions',
+  {
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+    extraTimePercent: integer('extra_time_percent').notNull(),
+    extraMinutes: integer('extra_minutes').notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sitting, t.member] })],
+);
+
 export const attempts = sqliteTable(
   'attempts',
   {
@@ -148,7 +168,7 @@ export const attempts = sqliteTable(
     startedAt: integer('started_at').notNull(),
     /** Working minutes by the provision at the start; extensions come on top. */
     minutes: integer('minutes').notNull(),
-    /** The provision of which they come, in percent. */
+    /** By how many percent they are more than the sitting gives: the share in which sections have more, too. */
     extraTimePercent: integer('extra_time_percent').notNull().default(0),
     handedInAt: integer('handed_in_at'),
     handedInBy: text('handed_in_by').$type<'student' | 'clock' | 'teacher'>(),

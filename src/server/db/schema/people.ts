@@ -113,6 +113,11 @@ export const provisions = sqliteTable('provisions', {
     .primaryKey()
     .references(() => members.id),
   extraTimePercent: integer('extra_time_percent').notNull(),
+  extraMinutes: integer('extra_minutes').notNull().default(0),
+  largePrint: integer('large_print', { mode: 'boolean' }).notNull().default(false),
+  readAloud: integer('read_aloud', { mode: 'boolean' }).notNull().default(false),
+  /** The last moment at which it holds; null for always. */
+  until: integer('until_at'),
   reason: text('reason').notNull(),
   decidedBy: text('decided_by')
     .notNull()

@@ -1,0 +1,25 @@
+import { expect, it } from 'vitest';
+import { holds, NO_PROVISION, providesNothing, withExtraTime } from './provision';
+
+it.each([
+  [30, 25, 0, 38],
+  [60, 0, 0, 60],
+  [45, 33, 0, 60],
+  [60, 25, 10, 85],
+  [1, 0, 5, 6],
+])(
+  '%s minutes with %s %% and %s more are %s: percent are rounded up to whole minutes',
+  (minutes, percent, more, all) => {
+    expect(withExtraTime(minutes, { percent, minutes: more })).toBe(all);
+  },
+);
+
+it('a provision holds up to its last moment', () => {
+  expect([holds({ until: null }, 9), holds({ until: 9 }, 9), holds({ until: 9 }, 10)]).toEqual([true, true, false]);
+});
+
+it('a provision without anything in it provides nothing', () => {
+  expect(providesNothing(NO_PROVISION)).toBe(true);
+  for (const one of [{ extraTimePercent: 1 }, { extraMinutes: 1 }, { largePrint: true }, { readAloud: true }])
+    expect(providesNothing({ ...NO_PROVISION, ...one })).toBe(false);
+});

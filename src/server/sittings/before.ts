@@ -1,0 +1,112 @@
+import { and, asc, eq } from 'drizzle-orm';
+import type { CalculatorKind } from '@/core/aids/calculator';
+import { stored } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import { NO_TRAITS, sectionsWithout, type Traits } from '@/core/exams/only';
+import { type ExamPlan, paperLength } from '@/core/exams/plan';
+import { poolOf } from '@/core/exams/pool';
+import { takesPart } from '@/core/people/participant';
+import type { LateRule } from '@/core/sittings/late';
+import type { NextTry, Tries } from '@/core/sittings/tries';
+import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
+import type { Reader } from '../db/database';
+import { attempts, sittings } from '../db/schema/exams';
+import { participantIn } from '../people/participants';
+import { traitsOf } from '../people/traits';
+import { minutesOf, nextTryIn } from './enter';
+import { placedIn } from './pinned';
+
+/** What whoever is about to begin is told of how it runs; nothing of what is asked. */
+export interface HowItRuns {
+  instructions: string;
+  /** Working minutes, extra time included. */
+  minutes: number;
+  /** Of these minutes so many are extra time. */
+  extra: number;
+  /** Questions and marks of their paper; null where papers differ. */
+  questions: number;
+  marks: string | null;
+  closesAt: number;
+  moves: ExamPlan['moves'];
+  pages: ExamPlan['pages'];
+  /** Sections with a time of their own. */
+  timed: { title: string; minutes: number }[];
+  calculator: CalculatorKind | null;
+  formulas: boolean;
+  practice: boolean;
+  dueAt: number | null;
+  late: LateRule | null;
+  tries: Tries | null;
+}
+
+/** How a sitting runs for somebody with these traits and so much extra time. */
+export async function howItRuns(
+  read: Reader,
+  sitting: typeof sittings.$inferSelect,
+  { traits = NO_TRAITS, minutes = sitting.minutes }: { traits?: Traits; minutes?: number } = {},
+): Promise<HowItRuns> {
+  const pinned = await placedIn(read, sitting.id);
+  const without = sectionsWithout(pinned.plan, traits);
+  const sections = pinned.plan.sections
+    .filter(({ id }) => !without.includes(id))
+    // Whoever is told has these sections.
+    .map(({ only: _, ...section }) => section);
+  const plan = { ...pinned.plan, sections };
+  const { least, most } = poolOf({ ...pinned, plan });
+  return {
+    instructions: plan.instructions,
+    minutes,
+    extra: minutes - sitting.minutes,
+    questions: paperLength(plan),
+    marks: least.equals(most) ? stored(most) : null,
+    closesAt: sitting.closesAt,
+    moves: plan.moves,
+    pages: plan.pages,
+    timed: sections.flatMap(({ title, minutes: own }) =>
+      own === undefined ? [] : [{ title, minutes: Math.ceil((own * minutes) / sitting.minutes) }],
+    ),
+    calculator: plan.calculator ?? null,
+    formulas: plan.formulas !== undefined,
+    practice: plan.practice !== undefined,
+    dueAt: sitting.dueAt,
+    late: sitting.late,
+    tries: sitting.tries,
+  };
+}
+
+export interface BeforeSitting extends HowItRuns {
+  sitting: string;
+  title: string;
+  opensAt: number;
+  endedAt: number | null;
+  byHand: boolean;
+  /** A code has to be typed to get in. */
+  coded: boolean;
+  next: NextTry;
+}
+
+/** What a student reads before they begin. */
+export async function beforeSitting(ctx: Context, id: string): Promise<Result<BeforeSitting>> {
+  const { read } = ctx.db;
+  const [sitting] = await read.select().from(sittings).where(eq(sittings.id, id));
+  if (!sitting) return NOT_FOUND;
+  const participant = await participantIn(read, id, ctx.actor.id);
+  if (!participant || !takesPart(ctx.actor, participant)) return FORBIDDEN;
+  const begun = await read
+    .select()
+    .from(attempts)
+    .where(and(eq(attempts.sitting, id), eq(attempts.participant, participant.id)))
+    .orderBy(asc(attempts.startedAt));
+  const traits = await traitsOf(read, sitting.course, participant);
+  const { title, opensAt, endedAt, byHand, code } = sitting;
+  return ok({
+    ...(await howItRuns(read, sitting, { traits, minutes: await minutesOf(read, sitting, participant, ctx.now) })),
+    sitting: id,
+    title,
+    opensAt,
+    endedAt,
+    byHand,
+    coded: code !== null,
+    next: nextTryIn(begun, sitting, ctx.now),
+  });
+}

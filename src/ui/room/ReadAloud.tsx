@@ -1,0 +1,40 @@
+import { useEffect, useState } from 'react';
+
+/** Reads a question aloud with the voice of the device, for those who are entitled to it. */
+export function ReadAloud({ item, number }: { item: string; number: string }) {
+  const [state, setState] = useState<'quiet' | 'reading' | 'no voice'>('quiet');
+  useEffect(() => () => window.speechSynthesis?.cancel(), [item]);
+  const read = (): void => {
+    const voice = window.speechSynthesis;
+    if (!voice) return setState('no voice');
+    voice.cancel();
+    if (state === 'reading') return setState('quiet');
+    const words = new SpeechSynthesisUtterance(textOf(item));
+    words.onend = () => setState('quiet');
+    words.onerror = (event) =>
+      setState(event.error === 'canceled' || event.error === 'interrupted' ? 'quiet' : 'no voice');
+    setState('reading');
+    voice.speak(words);
+  };
+  return (
+    <div className="read-aloud">
+      <button
+        type="button"
+        className="btn btn-outline-primary"
+        aria-label={`Read question ${number} aloud`}
+        onClick={read}
+      >
+        {state === 'reading' ? 'Stop reading' : 'Read aloud'}
+      </button>
+      <span role="status" className="hand">
+        {state === 'no voice' && 'This device has no voice. Tell your teacher.'}
+      </span>
+    </div>
+  );
+}
+
+/** What stands on the sheet of a question, without its number and marks. */
+function textOf(item: string): string {
+  const parts = document.querySelectorAll<HTMLElement>(`#question-${item} .qhead > :not(.qno):not(.qmarks)`);
+  return [...parts].map((part) => part.innerText.trim()).join('\n');
+}

@@ -1,0 +1,21 @@
+import type { ExtraTime, Provision } from '@/core/people/provision';
+import { plural } from './marks';
+import { dayOnly } from './time';
+
+/** "25 % and 5 minutes"; empty for none. */
+export function extraTimeText({ percent, minutes }: ExtraTime): string {
+  const parts = [...(percent > 0 ? [`${percent} %`] : []), ...(minutes > 0 ? [plural(minutes, 'minute')] : [])];
+  return parts.join(' and ');
+}
+
+/** What is provided, in a line: "25 % extra time, large print, until 1 Jul 2027"; empty for nothing. */
+export function provisionText(provision: Provision, zone?: string): string {
+  const extra = extraTimeText({ percent: provision.extraTimePercent, minutes: provision.extraMinutes });
+  const parts = [
+    ...(extra ? [`${extra} extra time`] : []),
+    ...(provision.largePrint ? ['large print'] : []),
+    ...(provision.readAloud ? ['read aloud'] : []),
+    ...(provision.until === null ? [] : [`until ${dayOnly(provision.until, zone)}`]),
+  ];
+  return parts.join(', ');
+}
