@@ -11,6 +11,7 @@ import { createExam, freshPlan, revisionToPlace } from '../../src/server/exams/e
 import { installDepartment } from '../../src/server/people/install';
 import { folderFiles } from '../../src/server/ports/files';
 import { openMarker } from '../../src/server/jobs/marker';
+import { standInMailer } from '../../src/server/ports/mailer-port';
 import { standInWeb } from '../../src/server/ports/web-stand-in';
 import { enterSitting } from '../../src/server/sittings/enter';
 import { scheduleSitting } from '../../src/server/sittings/schedule';
@@ -31,7 +32,14 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
   mkdirSync(folder, { recursive: true });
   const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
   const now = Date.now();
-  const out = { db, files: folderFiles(path.join(folder, 'files')), web: standInWeb, marker: openMarker(db.url), now };
+  const out = {
+    db,
+    files: folderFiles(path.join(folder, 'files')),
+    web: standInWeb,
+    mailer: standInMailer,
+    marker: openMarker(db.url),
+    now,
+  };
   const installed = await installDepartment(out, {
     ...installation,
     people: installation.people.slice(0, 5),

@@ -3,10 +3,11 @@ import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import type { Context } from '@/server/context';
 import { staffContext } from '@/server/auth/request';
+import { writeToStudents, type Written } from '@/server/mail/write-to-students';
 import { bringInRoster, type BroughtRoster } from '@/server/people/bring-in-roster';
 import { setStaff } from '@/server/people/courses';
 import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/groups';
-import { enrol, openRoster, type Roster, setSubjects, unenrol } from '@/server/people/roster';
+import { enrol, openRoster, type Roster, setEmail, setSubjects, unenrol } from '@/server/people/roster';
 import { setProvision } from '@/server/people/provisions';
 import { resetPassword } from '@/server/people/passwords';
 import { setPolicy } from '@/server/people/policy';
@@ -78,4 +79,14 @@ export async function enrolAction(input: unknown): Promise<Result<null>> {
 
 export async function unenrolAction(input: unknown): Promise<Result<null>> {
   return inRoster(unenrol, input);
+}
+
+export async function setEmailAction(input: unknown): Promise<Result<null>> {
+  const result = await setEmail(await staffContext(), input);
+  revalidatePath('/department/courses/[id]', 'page');
+  return result;
+}
+
+export async function writeToStudentsAction(input: unknown): Promise<Result<Written>> {
+  return writeToStudents(await staffContext(), input);
 }

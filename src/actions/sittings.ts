@@ -8,6 +8,7 @@ import { setExtraTimeHere } from '@/server/people/provisions';
 import { letIn } from '@/server/people/passwords';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
+import { wouldFind, type WouldFind } from '@/server/sittings/enter';
 import { letBackIn } from '@/server/sittings/let-back-in';
 import { sendNotice } from '@/server/sittings/notices';
 import { goOn, pauseTime } from '@/server/sittings/pause';
@@ -51,6 +52,11 @@ export async function setAsideAction(input: unknown): Promise<Result<null>> {
 
 export async function bringBackAction(attempt: string): Promise<Result<null>> {
   return on(DESK, (ctx) => bringBack(ctx, text(attempt)));
+}
+
+/** Whether one student can get in now, and why not. */
+export async function wouldFindAction(sitting: string, student: string): Promise<Result<WouldFind>> {
+  return wouldFind(await staffContext(), text(sitting), text(student));
 }
 
 /** What happened to an attempt; asked when somebody wants to read it. */

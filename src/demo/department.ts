@@ -30,7 +30,10 @@ export const installation: Installation = {
   name: 'Wind Energy Technology',
   institute: 'Kestrel Ridge Institute',
   policy,
-  people: [...STAFF, ...STUDENTS.map((s) => ({ ...s, role: 'student' as const }))].map((p) => ({
+  people: [
+    ...STAFF,
+    ...STUDENTS.map((s) => ({ ...s, role: 'student' as const, email: `${s.userName}@students.kestrel-ridge.example` })),
+  ].map((p) => ({
     ...p,
     password: DEMO_PASSWORD,
   })),

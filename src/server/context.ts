@@ -4,6 +4,7 @@ import type { z } from 'zod';
 import type { Database } from './db/database';
 import type { Marker } from './jobs/marker';
 import type { Files } from './ports/files';
+import type { Mailer } from './ports/mailer-port';
 import type { Web } from './ports/web';
 
 /** What the outside gives to every use-case: the services, and the time. */
@@ -12,6 +13,7 @@ export interface Outside {
   files: Files;
   web: Web;
   marker: Marker;
+  mailer: Mailer;
   /** Milliseconds since 1970. */
   now: number;
 }

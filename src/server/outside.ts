@@ -4,6 +4,8 @@ import { type Database, openDatabase } from './db/database';
 import { readEnv } from './env';
 import { type Marker, openMarker } from './jobs/marker';
 import { type Files, folderFiles } from './ports/files';
+import { smtpMailer } from './ports/mailer';
+import { type Mailer, standInMailer } from './ports/mailer-port';
 import { openWeb, type Web } from './ports/web';
 import { standInWeb } from './ports/web-stand-in';
 
@@ -16,6 +18,7 @@ interface Services {
   files: Files;
   web: Web;
   marker: Marker;
+  mailer: Mailer;
 }
 const KEY = Symbol.for('zonda.services');
 const holder = globalThis as { [KEY]?: Promise<Services> };
@@ -26,6 +29,7 @@ async function open(): Promise<Services> {
     db: await openDatabase(env.databaseUrl),
     marker: openMarker(env.databaseUrl),
     files: folderFiles(path.join(env.dataFolder, 'files')),
+    mailer: env.mail.smtp === null ? standInMailer : smtpMailer(env.mail.smtp, env.mail.from),
     web: env.web === 'open' ? openWeb : standInWeb,
   };
 }

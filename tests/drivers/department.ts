@@ -13,6 +13,7 @@ import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { installDepartment, type Installed } from '@/server/people/install';
 import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
+import { standInMailer } from '@/server/ports/mailer-port';
 import { standInWeb } from '@/server/ports/web-stand-in';
 import { type AttemptRow, attemptRow } from '@/server/sittings/attempts';
 import { scheduleSitting } from '@/server/sittings/schedule';
@@ -51,6 +52,7 @@ export class TestDepartment {
       marker: openMarker(url),
       files: folderFiles(path.join(folder, 'files')),
       web: standInWeb,
+      mailer: standInMailer,
     };
     const installed = await installDepartment(
       { ...services, now: 1 },

@@ -24,7 +24,8 @@ import { coursesFor, setStaff } from '@/server/people/courses';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
-import { enterSitting } from '@/server/sittings/enter';
+import { setExtraTimeHere } from '@/server/people/provisions';
+import { enterSitting, wouldFind } from '@/server/sittings/enter';
 import { letBackIn } from '@/server/sittings/let-back-in';
 import { goOn, pauseTime } from '@/server/sittings/pause';
 import { bringBack, setAside } from '@/server/sittings/set-aside';
@@ -72,6 +73,9 @@ const ACTS: Record<string, (ctx: Context) => Promise<Result<unknown>>> = {
   watch: (ctx) => watchSitting(ctx, sitting),
   'more time': (ctx) => giveMoreTime(ctx, { sitting, people: [dept.id('ada')], minutes: 5, reason: '' }),
   'lost time': (ctx) => giveBackLost(ctx, sitting),
+  'extra time here': (ctx) =>
+    setExtraTimeHere(ctx, { sitting, member: dept.id('ada'), extraTimePercent: 5, extraMinutes: 0 }),
+  'what one would find': (ctx) => wouldFind(ctx, sitting, dept.id('ada')),
   pause: (ctx) => pauseTime(ctx, { sitting, people: null }),
   'go on': (ctx) => goOn(ctx, { sitting, people: null }),
   'let back in': (ctx) => letBackIn(ctx, { attempt, minutes: 5, reason: '' }),

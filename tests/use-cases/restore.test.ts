@@ -8,6 +8,7 @@ import type { Outside } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
 import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
+import { standInMailer } from '@/server/ports/mailer-port';
 import { standInWeb } from '@/server/ports/web-stand-in';
 import { addMedia } from '@/server/media/add-media';
 import { readMedia } from '@/server/media/read-media';
@@ -58,6 +59,7 @@ it('a backup taken in the middle of an exam comes back as operations.md says: wh
     db: await openDatabase(url),
     files: folderFiles(path.join(folder, 'files')),
     web: standInWeb,
+    mailer: standInMailer,
     marker: openMarker(url),
     now: now + 3 * MINUTE,
   };

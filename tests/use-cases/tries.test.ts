@@ -5,7 +5,7 @@ import type { Tries } from '@/core/sittings/tries';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { openResults } from '@/server/results/results';
 import { changeTimes, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
-import { enterSitting } from '@/server/sittings/enter';
+import { enterSitting, wouldFind } from '@/server/sittings/enter';
 import { ownSittings } from '@/server/sittings/own-sittings';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -180,5 +180,29 @@ describe('a sitting that opens by hand', () => {
     dept.pass(61);
     expect(await enter('ada', id)).toMatchObject({ refusal: { code: 'door-over' } });
     expect((await startNow(teacher(), id)).ok).toBe(false);
+  });
+});
+
+describe('what one student would find', () => {
+  const finds = (id: string, who = 'ada', asker = 'teacher') => wouldFind(dept.as(asker), id, dept.id(who));
+  it('is what they find when they come', async () => {
+    const { id } = must(await schedule({ byHand: true, tries: THREE, code: 'wind' }));
+    expect(await finds(id)).toMatchObject({ refusal: { code: 'door-by-hand' } });
+    must(await startNow(teacher(), id));
+    expect(must(await finds(id))).toEqual({ is: 'begin', number: 1, minutes: 30, coded: true });
+    const { attempt } = must(await enterSitting(dept.as('ada'), id, { code: 'wind' }));
+    expect(must(await finds(id))).toEqual({ is: 'go on' });
+    await write('ada', attempt, true);
+    expect(must(await finds(id))).toMatchObject({ is: 'later' });
+    dept.pass(10);
+    expect(must(await finds(id))).toMatchObject({ is: 'begin', number: 2 });
+    dept.pass(600);
+    expect(await finds(id)).toMatchObject({ refusal: { code: 'door-over' } });
+  });
+
+  it('is said of no stranger, and to no stranger', async () => {
+    const { id } = must(await schedule({}));
+    expect(await finds(id, 'cleo')).toMatchObject({ refusal: { code: 'takes-no-part' } });
+    for (const asker of ['stranger', 'marker', 'ada']) expect((await finds(id, 'ada', asker)).ok).toBe(false);
   });
 });

@@ -97,6 +97,12 @@ export default async function MyPage() {
             </div>
           </div>
         ))}
+        {next.length > 0 && (
+          // A file, not a page.
+          <a className="btn btn-quiet px-0" href="/my/calendar" download>
+            As a calendar file
+          </a>
+        )}
         {next.length + byHand.length === 0 && <p className="soft mb-0">Nothing is scheduled.</p>}
       </section>
       <section className="sheet plain" aria-labelledby="results">

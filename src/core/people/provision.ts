@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 /** What one student is entitled to in every sitting. */
 export const provisionSchema = z.object({
-  extraTimePercent: z.number().int().min(0, 'percent-range').max(300, 'percent-range'),
+  extraTimePercent: z.number().int().min(0, 'extra-percent').max(300, 'extra-percent'),
   /** Minutes on top, whatever the working time. */
   extraMinutes: z.number().int().min(0, 'minutes-range').max(600, 'minutes-range'),
   /** The room opens with large text. */

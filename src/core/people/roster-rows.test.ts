@@ -58,9 +58,17 @@ describe('rows', () => {
     ]);
     expect(bad).toEqual([]);
     expect(people).toEqual([
-      { row: 2, name: 'Ada Vale', userName: 'ada.v', subjects: ['Rope', 'Blades'], group: 'Crew 1', known: 'm1' },
-      { row: 3, name: 'Ben Orr jr', userName: 'ben.o', subjects: [], group: null, known: 'm2' },
-      { row: 5, name: 'Cleo Ness', userName: 'cleo.n', subjects: [], group: null, known: null },
+      {
+        row: 2,
+        name: 'Ada Vale',
+        userName: 'ada.v',
+        email: null,
+        subjects: ['Rope', 'Blades'],
+        group: 'Crew 1',
+        known: 'm1',
+      },
+      { row: 3, name: 'Ben Orr jr', userName: 'ben.o', email: null, subjects: [], group: null, known: 'm2' },
+      { row: 5, name: 'Cleo Ness', userName: 'cleo.n', email: null, subjects: [], group: null, known: null },
     ]);
   });
 
@@ -72,6 +80,17 @@ describe('rows', () => {
     ['the user name of a teacher', ['Dawn Fell', 'TESS'], 'user-name-taken'],
   ])('%s', (_, cells, why) => {
     expect(read([['Name', 'User name'], cells]).bad).toMatchObject([{ row: 2, why }]);
+  });
+
+  it('say where messages reach somebody; an address that cannot be one is a bad row', () => {
+    const rows = [
+      ['Name', 'E-mail'],
+      ['Ada Vale', 'Ada.V@kestrel.example'],
+      ['Cleo Ness', ''],
+      ['Dawn Fell', 'dawn at home'],
+    ];
+    expect(read(rows).people.map(({ email }) => email)).toEqual(['Ada.V@kestrel.example', null]);
+    expect(read(rows).bad).toMatchObject([{ row: 4, why: 'email-odd' }]);
   });
 
   it('that name somebody twice are bad from the second on', () => {

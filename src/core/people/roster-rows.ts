@@ -1,5 +1,16 @@
+import { readAddress } from './message';
+
 /** What a column of a roster can say. */
-export const ROSTER_FIELDS = ['name', 'givenName', 'familyName', 'userName', 'subjects', 'group', 'role'] as const;
+export const ROSTER_FIELDS = [
+  'name',
+  'givenName',
+  'familyName',
+  'userName',
+  'email',
+  'subjects',
+  'group',
+  'role',
+] as const;
 export type RosterField = (typeof ROSTER_FIELDS)[number];
 
 /** Which column says what, from 0; what no column says is missing. */
@@ -17,6 +28,8 @@ export interface RosterPerson {
   row: number;
   name: string;
   userName: string;
+  /** Null where none is said. */
+  email: string | null;
   subjects: string[];
   group: string | null;
   /** The id of whoever has this user name, or this name in the course, already; null for somebody new. */
@@ -33,6 +46,7 @@ export interface BadRow {
     | 'user-name-twice'
     | 'user-name-taken'
     | 'name-twice'
+    | 'email-odd'
     | 'not-a-student';
   name: string;
 }
@@ -52,6 +66,7 @@ const HEADINGS: Record<RosterField, readonly string[]> = {
   givenName: ['givenname', 'firstname', 'forename', 'first'],
   familyName: ['familyname', 'lastname', 'surname', 'last'],
   userName: ['username', 'user', 'login', 'account', 'userid'],
+  email: ['email', 'emailaddress', 'mail', 'mailaddress'],
   subjects: ['subjects', 'subject', 'options', 'courses'],
   group: ['group', 'groups', 'team', 'set'],
   role: ['role'],
@@ -121,6 +136,8 @@ export function readRoster(
     const found = typed === '' ? alike[0] : byUserName.get(typed);
     if (found && !found.student) return leaveOut('user-name-taken');
     if (typed !== '' && !found && !USER_NAME.test(typed)) return leaveOut('user-name-odd');
+    const email = said('email');
+    if (email !== '' && readAddress(email) === null) return leaveOut('email-odd');
     const userName = found?.userName ?? (typed || freeUserName(name, taken));
     if (used.has(userName)) return leaveOut(typed === '' ? 'name-twice' : 'user-name-twice');
     used.add(userName);
@@ -130,6 +147,7 @@ export function readRoster(
       row,
       name,
       userName,
+      email: readAddress(email),
       subjects: [...new Set(subjects.map((one) => one.slice(0, 80)))].slice(0, 30),
       group: said('group').slice(0, 80) || null,
       known: found?.id ?? null,

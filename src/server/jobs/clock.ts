@@ -3,6 +3,7 @@ import { cancelBroken } from '../marking/mend';
 import { outside } from '../outside';
 import { BEAT } from '../sittings/heartbeat';
 import { startHeartbeat } from './heartbeat';
+import { sendWaiting } from '../mail/outbox';
 import { markWaiting } from '../marking/mark-handed-in';
 import { sweep } from '../sittings/hand-in';
 
@@ -14,7 +15,7 @@ function nameOf(error: unknown): { error: string; code?: unknown } {
   return { error: error instanceof Error ? error.name : typeof error, ...(cause?.code ? { code: cause.code } : {}) };
 }
 
-/** Begins to say that the server lives, which may give time back; then, every two seconds: put away what a dead process left half done, hand in what is overdue, and begin to mark it. One at a time. */
+/** Begins to say that the server lives, which may give time back; then, every two seconds: put away what a dead process left half done, hand in what is overdue, begin to mark it, and hand messages on. One at a time. */
 export async function startClock(): Promise<void> {
   let marking = false;
   const mark = async (): Promise<void> => {
@@ -29,6 +30,19 @@ export async function startClock(): Promise<void> {
       marking = false;
     }
   };
+  let sending = false;
+  const send = async (): Promise<void> => {
+    if (sending) return;
+    sending = true;
+    try {
+      const { failed } = await sendWaiting(await outside());
+      for (const error of failed) log.error(nameOf(error), 'a message could not be handed on');
+    } catch (error) {
+      log.error(nameOf(error), 'sending failed; it goes on');
+    } finally {
+      sending = false;
+    }
+  };
   const tick = async (): Promise<void> => {
     try {
       await cancelBroken(await outside());
@@ -37,6 +51,7 @@ export async function startClock(): Promise<void> {
       for (const error of failed) log.error(nameOf(error), 'an attempt could not be handed in by the clock');
       // The clock goes on while that lasts.
       void mark();
+      void send();
     } catch (error) {
       log.error(nameOf(error), 'the clock failed; it goes on');
     }

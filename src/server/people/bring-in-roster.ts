@@ -86,7 +86,8 @@ export async function bringInRoster(ctx: Context, raw: unknown): Promise<Result<
       for (const [i, person] of fresh.entries()) {
         const id = newId();
         ids.set(person, id);
-        const row = { id, name: person.name, userName: person.userName, passwordHash: hashes[i] ?? '' };
+        const { name, userName, email } = person;
+        const row = { id, name, userName, email, passwordHash: hashes[i] ?? '' };
         const made = await tx
           .insert(members)
           .values({ ...row, role: 'student', createdAt: ctx.now })
@@ -98,7 +99,13 @@ export async function bringInRoster(ctx: Context, raw: unknown): Promise<Result<
       const says = (field: 'subjects' | 'group'): boolean => mapping.columns[field] !== undefined;
       for (const person of people) {
         const member = person.known ?? ids.get(person) ?? '';
-        if (person.known !== null) await tx.update(members).set({ name: person.name }).where(eq(members.id, member));
+        const { name, email } = person;
+        // A file that says no address takes none away.
+        if (person.known !== null)
+          await tx
+            .update(members)
+            .set({ name, ...(email === null ? {} : { email }) })
+            .where(eq(members.id, member));
         const row = { course, member, ...(says('subjects') ? { subjects: person.subjects } : {}) };
         await tx.insert(enrolments).values(row).onConflictDoNothing();
         if (says('subjects'))

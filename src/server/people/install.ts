@@ -11,7 +11,7 @@ export interface Installation {
   name: string;
   institute: string;
   policy: DepartmentPolicy;
-  people: readonly { userName: string; name: string; role: Exclude<Role, 'guest'>; password: string }[];
+  people: readonly { userName: string; name: string; role: Exclude<Role, 'guest'>; password: string; email?: string }[];
   courses: readonly {
     code: string;
     title: string;

@@ -1,6 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { ok, type Result } from '@/core/base/result';
+import { ok, type Result, refuse } from '@/core/base/result';
+import { readAddress } from '@/core/people/message';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Transaction } from '../db/database';
 import { courses, enrolments, groups, members } from '../db/schema/people';
@@ -14,6 +15,7 @@ export interface RosterRow {
   id: string;
   name: string;
   userName: string;
+  email: string | null;
   subjects: string[];
   group: string | null;
 }
@@ -34,7 +36,7 @@ export async function openRoster(ctx: Context, course: string): Promise<Result<R
   if (!row) return NOT_FOUND;
   const traits = await traitsInCourse(read, course);
   const people = await read
-    .select({ id: members.id, name: members.name, userName: members.userName })
+    .select({ id: members.id, name: members.name, userName: members.userName, email: members.email })
     .from(members)
     .innerJoin(enrolments, and(eq(enrolments.member, members.id), eq(enrolments.course, course)))
     .where(eq(members.role, 'student'))
@@ -93,6 +95,29 @@ export function setSubjects(ctx: Context, raw: unknown): Promise<Result<null>> {
       .set({ subjects: [...new Set(subjects)] })
       .where(and(eq(enrolments.course, course), eq(enrolments.member, member)))
       .returning({ member: enrolments.member });
+    return written.length > 0 ? ok() : NOT_FOUND;
+  });
+}
+
+const emailInput = ofStudent.extend({ email: z.string().max(300) });
+
+/** Says where messages reach a student; nowhere when it is empty. */
+export async function setEmail(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(emailInput, raw);
+  if (!parsed.ok) return parsed;
+  const typed = parsed.value.email.trim();
+  const email = typed === '' ? null : readAddress(typed);
+  if (typed !== '' && email === null) return refuse('email-odd', { at: ['email'] });
+  return inRoster(ctx, emailInput, raw, ({ course, member }) => async (tx) => {
+    const [inside] = await tx
+      .select({ member: enrolments.member })
+      .from(enrolments)
+      .where(and(eq(enrolments.course, course), eq(enrolments.member, member)));
+    const written = await tx
+      .update(members)
+      .set({ email })
+      .where(and(eq(members.id, inside?.member ?? ''), eq(members.role, 'student')))
+      .returning({ id: members.id });
     return written.length > 0 ? ok() : NOT_FOUND;
   });
 }

@@ -11,6 +11,7 @@ import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
 import { attempts, sittings } from '../db/schema/exams';
 import { changed } from '../events/versions';
+import { inSitting } from '../people/courses';
 import { keepParticipant, participantIn } from '../people/participants';
 import { entitledIn } from '../people/provisions';
 import { traitsOf } from '../people/traits';
@@ -60,14 +61,12 @@ export async function enterSitting(
   const { found: known } = await begun(read);
   if (known) return known;
 
-  const { plan } = await placedIn(read, sittingId);
-  const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1, link: false }, ctx.now);
-  if (!door.open) return refuse(`door-${door.reason}`);
+  const admitted = await getsIn(read, sitting, participant, ctx.now);
+  if (!admitted.ok) return admitted;
+  const { without } = admitted.value;
   // A guest was asked for the code when they were let in.
   const coded = participant.is === 'member' ? codeFits(sitting, code, { by: ctx.actor.id, now: ctx.now }) : ok();
   if (!coded.ok) return coded;
-  const without = sectionsWithout(plan, await traitsOf(read, sitting.course, participant));
-  if (without.length === plan.sections.length) return refuse('no-section');
   const minutes = await minutesOf(read, sitting, participant, ctx.now);
   const id = newId();
   return ctx.db.transaction(async (tx) => {
@@ -93,6 +92,48 @@ export async function enterSitting(
     await changed(tx, `watch:${sittingId}`);
     return ok({ attempt: id });
   });
+}
+
+/** Whether a participant who has not begun can get in now, and which sections are not theirs. */
+async function getsIn(
+  read: Reader,
+  sitting: typeof sittings.$inferSelect,
+  participant: Participant,
+  now: number,
+): Promise<Result<{ without: string[] }>> {
+  const { plan } = await placedIn(read, sitting.id);
+  const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1, link: false }, now);
+  if (!door.open) return refuse(`door-${door.reason}`);
+  const without = sectionsWithout(plan, await traitsOf(read, sitting.course, participant));
+  return without.length === plan.sections.length ? refuse('no-section') : ok({ without });
+}
+
+/** What one student would find who came now. */
+export type WouldFind =
+  | { is: 'begin'; number: number; minutes: number; coded: boolean }
+  | { is: 'go on' | 'used up' }
+  | { is: 'later'; from: number };
+
+/** Whether a student can get in now, found out by the same rules as when they come; refused with the reason why not. */
+export async function wouldFind(ctx: Context, sittingId: string, student: string): Promise<Result<WouldFind>> {
+  const { read } = ctx.db;
+  const allowed = await inSitting(ctx, 'run sittings', sittingId);
+  if (!allowed.ok) return allowed;
+  const [sitting] = await read.select().from(sittings).where(eq(sittings.id, sittingId));
+  const participant = sitting && (await participantIn(read, sittingId, student));
+  if (!sitting || !participant) return refuse(sitting?.who === 'groups' ? 'no-group' : 'takes-no-part');
+  const begun = await read
+    .select()
+    .from(attempts)
+    .where(and(eq(attempts.sitting, sittingId), eq(attempts.participant, participant.id)));
+  const next = nextTryIn(begun, sitting, ctx.now);
+  if (next.is === 'open') return ok({ is: 'go on' });
+  if (next.is === 'used up') return ok({ is: 'used up' });
+  const admitted = await getsIn(read, sitting, participant, ctx.now);
+  if (!admitted.ok) return admitted;
+  if (next.is === 'later') return ok({ is: 'later', from: next.from });
+  const minutes = await minutesOf(read, sitting, participant, ctx.now);
+  return ok({ is: 'begin', number: next.number, minutes, coded: sitting.code !== null });
 }
 
 /** What somebody who comes is given without beginning anything; null when the attempt that they mean is to be begun. */

@@ -3,7 +3,7 @@ import { DndContext, type DragEndEvent, PointerSensor, pointerWithin, useSensor,
 import Link from 'next/link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { enrolAction, setGroupAction, setSubjectsAction, unenrolAction } from '@/actions/department';
+import { enrolAction, setGroupAction, setEmailAction, setSubjectsAction, unenrolAction } from '@/actions/department';
 import type { Result } from '@/core/base/result';
 import type { Roster } from '@/server/people/roster';
 import { Strip } from '../frame/Strip';
@@ -68,6 +68,7 @@ export function CourseDesk({ roster, others }: Props) {
                   <tr>
                     <th scope="col">Name</th>
                     <th scope="col">User name</th>
+                    <th scope="col">E-mail</th>
                     <th scope="col">Subjects</th>
                     <th scope="col">Group</th>
                     <th scope="col">
@@ -81,6 +82,7 @@ export function CourseDesk({ roster, others }: Props) {
                       key={student.id}
                       student={student}
                       groups={roster.groups}
+                      onEmail={async (email) => say(await setEmailAction({ course, member: student.id, email }))}
                       onSubjects={async (subjects) =>
                         say(await setSubjectsAction({ course, member: student.id, subjects }))
                       }

@@ -48,6 +48,11 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
   return (
     <>
       <Strip title={department.name} state={`${department.institute} · ${plural(members.length, 'person', 'people')}`}>
+        {mayProvide && (
+          <Link className="btn btn-quiet" href="/department/outbox">
+            Outbox
+          </Link>
+        )}
         <Link className="btn btn-outline-primary" href="/department/gallery">
           What can be asked
         </Link>

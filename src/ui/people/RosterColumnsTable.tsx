@@ -13,6 +13,7 @@ const FIELD_WORDS: Record<RosterField, string> = {
   givenName: 'first name',
   familyName: 'last name',
   userName: 'user name',
+  email: 'e-mail address',
   subjects: 'subjects',
   group: 'group',
   role: 'role',

@@ -6,14 +6,15 @@ import type { RosterRow } from '@/server/people/roster';
 interface Props {
   student: RosterRow;
   groups: { id: string; name: string }[];
+  onEmail: (email: string) => Promise<void>;
   onSubjects: (subjects: string[]) => Promise<void>;
   onGroup: (group: string | null) => Promise<void>;
   onOut: () => Promise<void>;
 }
 
 /** One student of a course; dragged onto a group by the name. */
-export function RosterLine({ student, groups, onSubjects, onGroup, onOut }: Props) {
-  const { id, name, userName, subjects, group } = student;
+export function RosterLine({ student, groups, onEmail, onSubjects, onGroup, onOut }: Props) {
+  const { id, name, userName, email, subjects, group } = student;
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id });
   const [typed, setTyped] = useState<string | null>(null);
   const [leaving, setLeaving] = useState(false);
@@ -36,6 +37,18 @@ export function RosterLine({ student, groups, onSubjects, onGroup, onOut }: Prop
         </span>
       </td>
       <td className="mono">{userName}</td>
+      <td>
+        <input
+          className="bare"
+          type="email"
+          aria-label={`E-mail address of ${name}`}
+          placeholder="none"
+          defaultValue={email ?? ''}
+          maxLength={300}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+          onBlur={(e) => e.target.value.trim() !== (email ?? '') && void onEmail(e.target.value)}
+        />
+      </td>
       <td>
         <input
           className="bare"

@@ -15,8 +15,10 @@ import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { ChangeTimes } from './ChangeTimes';
 import { OpenLink } from './OpenLink';
+import { SeeAsStudent } from './SeeAsStudent';
 import { useWatching } from './use-watching';
 import { WatchList } from './WatchList';
+import { WriteToStudents } from './WriteToStudents';
 import { dayAndTime, timeOnly } from '../words/time';
 import { Trouble } from '../parts/Trouble';
 
@@ -25,6 +27,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ending, setEnding] = useState(false);
   const [times, setTimes] = useState(false);
+  const [writingTo, setWriting] = useState(false);
   const door = whoCanGetIn({ ...sitting, questions: 1, students: sitting.people.length }, now);
   const writing = sitting.people.filter((p) => p.attempt && p.attempt.handedInAt === null);
   const running = door.open || writing.length > 0;
@@ -45,6 +48,11 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         <Link className="btn btn-quiet" href={`/sittings/${sitting.id}/print`} prefetch={false}>
           Print…
         </Link>
+        {!sitting.link && sitting.endedAt === null && now < sitting.closesAt && (
+          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setWriting(true)}>
+            Write…
+          </Button>
+        )}
         {sitting.endedAt === null && now < sitting.closesAt && (
           <Button variant="quiet" aria-haspopup="dialog" onClick={() => setTimes(true)}>
             Times…
@@ -85,10 +93,12 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         <div className={`door ${door.open ? '' : 'shut'}`} role="status">
           {doorText(door, { ...sitting, students: sitting.people.length, zone }, now)}
         </div>
+        <SeeAsStudent sitting={sitting.id} people={sitting.people} zone={zone} />
         <ExtraTimeLine sitting={sitting} zone={zone} />
         {sitting.dueAt !== null && <p className="soft">{lateText(sitting.late, sitting.dueAt, zone)}</p>}
         {sitting.tries && sitting.tries.most !== 1 && <p className="soft">{triesSentence(sitting.tries)}</p>}
         {sitting.link && <OpenLink sitting={sitting.id} />}
+        {writingTo && <WriteToStudents sitting={sitting} zone={zone} onClose={() => setWriting(false)} />}
         {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
         <Trouble>{trouble}</Trouble>
         {lost > 0 && (

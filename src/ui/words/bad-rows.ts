@@ -7,6 +7,7 @@ const WHY: Record<BadRow['why'], string> = {
   'user-name-twice': 'has the user name of a row above.',
   'user-name-taken': 'has the user name of somebody who is no student.',
   'name-twice': 'could be several: more than one is called so. Say user names.',
+  'email-odd': 'has an e-mail address that cannot be one.',
   'not-a-student': 'is no student by its role.',
 };
 

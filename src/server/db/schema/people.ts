@@ -16,6 +16,8 @@ export const members = sqliteTable('members', {
   name: text('name').notNull(),
   role: text('role').$type<Exclude<Role, 'guest'>>().notNull(),
   passwordHash: text('password_hash').notNull(),
+  /** Where messages reach them; null when nobody has said. */
+  email: text('email'),
   /** Until then tries from other sources do not slow this member's own. */
   letInUntil: integer('let_in_until'),
   createdAt: integer('created_at').notNull(),
