@@ -38,7 +38,7 @@ export async function listSittings(ctx: Context): Promise<Result<SittingRow[]>> 
     .leftJoin(attempts, eq(attempts.sitting, sittings.id))
     .where(inArray(sittings.course, own))
     .groupBy(sittings.id)
-    .orderBy(desc(sittings.opensAt));
+    .orderBy(desc(sittings.opensAt), desc(sittings.createdAt));
   return ok(
     await Promise.all(
       rows.map(async ({ who, only, courseId, ...row }) => {

@@ -66,7 +66,7 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
         ),
       ),
     )
-    .orderBy(desc(sittings.opensAt));
+    .orderBy(desc(sittings.opensAt), desc(sittings.createdAt));
   const entitled = await entitledOf(read, ctx.actor.id, ctx.now);
   const traits = new Map<string, Traits>();
   for (const { only, courseId } of rows)

@@ -17,13 +17,13 @@ export function FormulaSheet({ formulas, onChange }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <span className="w-100 fact-line">
-      {formulas ? 'a formula sheet lies beside it' : 'no formula sheet'}
+      {formulas ? 'with a formula sheet' : 'no formula sheet'}
       <Button variant="quiet" size="sm" aria-haspopup="dialog" onClick={() => setOpen(true)}>
-        {formulas ? 'Change it…' : 'Write one…'}
+        {formulas ? 'Change…' : 'Write one…'}
       </Button>
       {formulas && (
         <Button variant="quiet" size="sm" onClick={() => onChange(undefined, '')}>
-          Take it away
+          Take away
         </Button>
       )}
       {open && (

@@ -55,6 +55,7 @@ export function SectionLine({ section, name, people, change }: Props) {
           least={1}
           most={1440}
           optional
+          empty=""
           onChange={(count) => edit({ minutes: count ?? undefined }, 'minutes')}
         />
         {minutes === undefined ? 'none' : 'min, then it is left for good'}

@@ -9,17 +9,19 @@ interface Props {
   label: string;
   /** Whether it may be left empty. */
   optional?: boolean;
+  /** What stands there then. */
+  empty?: string;
   onChange: (count: number | null) => void;
 }
 
 /** A whole number between bounds. What is none, or outside, is put back when the field is left. */
-export function CountInput({ count, least, most, label, optional = false, onChange }: Props) {
+export function CountInput({ count, least, most, label, optional = false, empty = 'any', onChange }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   return (
     <input
       className="form-control narrow"
       aria-label={label}
-      placeholder={optional ? 'any' : undefined}
+      placeholder={optional ? empty : undefined}
       inputMode="numeric"
       value={typed ?? count ?? ''}
       onChange={(e) => {

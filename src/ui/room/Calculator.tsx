@@ -7,7 +7,7 @@ interface Line {
   result: string;
 }
 
-const BASIC = ['7', '8', '9', '÷', '4', '5', '6', '×', '1', '2', '3', '−', '0', '.', '(', '+', ')', '√', '²', '%'];
+const BASIC = ['7', '8', '9', '÷', '(', '4', '5', '6', '×', ')', '1', '2', '3', '−', '√', '0', '.', '%', '+', '²'];
 const MORE = [
   'sin ',
   'cos ',
@@ -48,11 +48,13 @@ export function Calculator({ kind, shown }: { kind: CalculatorKind; shown: boole
   const [degrees, setDegrees] = useState(true);
   const [trouble, setTrouble] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  const strip = useRef<HTMLOListElement>(null);
+  const strip = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (shown) field.current?.focus();
   }, [shown]);
-  useEffect(() => strip.current?.scrollTo({ top: strip.current.scrollHeight }), [lines]);
+  useEffect(() => {
+    strip.current?.scrollTo({ top: strip.current.scrollHeight });
+  }, [lines]);
 
   /** Puts a key's sign where the cursor stands; after a result, a sign goes on with it. */
   const press = (key: string): void => {
@@ -97,23 +99,25 @@ export function Calculator({ kind, shown }: { kind: CalculatorKind; shown: boole
   );
   return (
     <div className="calculator">
-      <ol ref={strip} className="strip" aria-label="Worked out before" role="log">
-        {lines.map((line, i) => (
-          <li key={i}>
-            <button type="button" className="btn-link-plain" onClick={() => setTyped(line.typed)}>
-              {line.typed}
-            </button>
-            <span className="visually-hidden">is</span>
-            <button
-              type="button"
-              className="btn-link-plain result"
-              onClick={() => setTyped(`${typed}${line.result.replace(/^(−.*)/, '($1)').replace(' × 10^', '×10^')}`)}
-            >
-              {line.result}
-            </button>
-          </li>
-        ))}
-      </ol>
+      <div ref={strip} className="strip" aria-label="Worked out before" role="log">
+        <ol>
+          {lines.map((line, i) => (
+            <li key={i}>
+              <button type="button" className="btn-link-plain" onClick={() => setTyped(line.typed)}>
+                {line.typed}
+              </button>
+              <span className="visually-hidden">is</span>
+              <button
+                type="button"
+                className="btn-link-plain result"
+                onClick={() => setTyped(`${typed}${line.result.replace(/^(−.*)/, '($1)').replace(' × 10^', '×10^')}`)}
+              >
+                {line.result}
+              </button>
+            </li>
+          ))}
+        </ol>
+      </div>
       <div className="d-flex gap-2">
         <input
           ref={field}

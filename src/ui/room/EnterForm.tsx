@@ -17,6 +17,14 @@ export function EnterForm({ sitting, coded = false, number = 1 }: Props) {
   useEffect(() => {
     if (entered?.ok) window.location.assign(entered.value);
   }, [entered]);
+  useEffect(() => {
+    // Whoever goes back from the room finds this page as it was left, with a button that waits for ever: it is asked for anew.
+    const restored = (event: PageTransitionEvent): void => {
+      if (event.persisted) window.location.reload();
+    };
+    window.addEventListener('pageshow', restored);
+    return () => window.removeEventListener('pageshow', restored);
+  }, []);
   return (
     <form action={enter} className="enter-form">
       <input type="hidden" name="sitting" value={sitting} />

@@ -46,7 +46,9 @@ export function HandedIn({ title, aside, arrived }: HandedInProps) {
 /** A page that was loaded when it was handed in has no sheet: it is asked for when the teacher lets them back in. */
 export function LetBackIn({ title }: { title: string }) {
   const router = useRouter();
-  useEffect(() => router.refresh(), [router]);
+  useEffect(() => {
+    router.refresh();
+  }, [router]);
   return (
     <main className="gate">
       <div className="sheet plain" role="status">

@@ -22,7 +22,7 @@ export function SeeAsStudent({ sitting, people, zone }: Props) {
     setFound(foundText(await wouldFindAction(sitting, student), zone));
   };
   return (
-    <p className="soft see-as">
+    <p>
       <label>
         What would{' '}
         <select

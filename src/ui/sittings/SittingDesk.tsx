@@ -93,10 +93,12 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         <div className={`door ${door.open ? '' : 'shut'}`} role="status">
           {doorText(door, { ...sitting, students: sitting.people.length, zone }, now)}
         </div>
-        <SeeAsStudent sitting={sitting.id} people={sitting.people} zone={zone} />
-        <ExtraTimeLine sitting={sitting} zone={zone} />
-        {sitting.dueAt !== null && <p className="soft">{lateText(sitting.late, sitting.dueAt, zone)}</p>}
-        {sitting.tries && sitting.tries.most !== 1 && <p className="soft">{triesSentence(sitting.tries)}</p>}
+        <div className="sitting-facts soft">
+          <SeeAsStudent sitting={sitting.id} people={sitting.people} zone={zone} />
+          <ExtraTimeLine sitting={sitting} zone={zone} />
+          {sitting.dueAt !== null && <p>{lateText(sitting.late, sitting.dueAt, zone)}</p>}
+          {sitting.tries && sitting.tries.most !== 1 && <p>{triesSentence(sitting.tries)}</p>}
+        </div>
         {sitting.link && <OpenLink sitting={sitting.id} />}
         {writingTo && <WriteToStudents sitting={sitting} zone={zone} onClose={() => setWriting(false)} />}
         {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
@@ -126,7 +128,7 @@ function ExtraTimeLine({ sitting: { people, minutes, closesAt }, zone }: { sitti
   if (more.length === 0) return null;
   const most = Math.max(...more.map((one) => one.more));
   return (
-    <p className="soft">
+    <p>
       {plural(more.length, 'student has', 'students have')} extra time, {most} min at most: for them it ends{' '}
       {timeOnly(closesAt + most * 60_000, zone)} at the latest. {more.map(({ name }) => name).join(', ')}
     </p>
