@@ -34,7 +34,8 @@ export async function load({
   await server.start();
   const times: number[] = [];
   const acknowledged = new Set<string>();
-  let errors = 0;
+  /** Tries that failed, by what was the matter. */
+  const errors = new Map<string, number>();
   const end = Date.now() + seconds * 1000;
   const before = takenByOthers();
 
@@ -67,12 +68,13 @@ export async function load({
           signal: AbortSignal.timeout(10_000),
         });
         const result = (await response.json()) as { ok: boolean; value: { saved: number[] } };
-        if (!response.ok || !result.ok) throw new Error('refused');
+        if (!response.ok || !result.ok) throw new Error(`status ${response.status}`);
         times.push(performance.now() - from);
         for (const s of result.value.saved) acknowledged.add(`${attempt} ${s}`);
         waiting.splice(0, waiting.length, ...waiting.filter((w) => !result.value.saved.includes(w.seq)));
-      } catch {
-        errors += 1;
+      } catch (error) {
+        const why = error instanceof Error ? error.message : 'unknown';
+        errors.set(why, (errors.get(why) ?? 0) + 1);
       }
       await sleep(Math.max(200, EVERY - (Date.now() - begun)));
     }
@@ -110,7 +112,7 @@ export async function load({
     'p50 ms': percentile(times, 0.5),
     'p95 ms': percentile(times, 0.95),
     'p99 ms': percentile(times, 0.99),
-    'failed tries': errors,
+    'failed tries': [...errors].map(([why, count]) => `${count} × ${why}`).join(', ') || 0,
     acknowledged: acknowledged.size,
     'acknowledged but missing': lost,
     'in the database twice': rows.rows.length - there.size,

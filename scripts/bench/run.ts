@@ -5,6 +5,7 @@ import { placing } from './placing';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
 import { search } from './search';
+import { watch } from './watch';
 import { texts } from './texts';
 import { writing } from './writing';
 
@@ -17,6 +18,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   load: () => load({ students, seconds, kills: 0 }),
   'load-with-kills': () => load({ students, seconds, kills: 5 }),
   'under-attack': () => load({ students, seconds, kills: 0, attacked: true }),
+  watch: () => watch(Number(process.env.BENCH_WATCHED ?? 1000)),
   room: () => room(),
   placing: () => placing(),
   writing: () => writing(),

@@ -5,6 +5,7 @@ import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import type { Lot } from '@/core/exams/lot';
 import { copyExam, createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
+import { keepExam } from '@/server/exams/keep-exam';
 import { examView, type ExamView } from '@/server/exams/exam-view';
 import { setBlueprint } from '@/server/people/policy';
 import { type SamplePaper, samplePapers, trialPaper, type TrialPaper } from '@/server/exams/trial-papers';
@@ -25,6 +26,12 @@ export async function createExamAction(form: FormData): Promise<void> {
 
 export async function copyExamAction(exam: string): Promise<Result<{ id: string }>> {
   return copyExam(await staffContext(), text(exam));
+}
+
+export async function keepExamAction(input: unknown): Promise<Result<null>> {
+  const result = await keepExam(await staffContext(), input);
+  revalidatePath('/exams', 'layout');
+  return result;
 }
 
 export async function savePlanAction(input: unknown): Promise<Result<{ version: number; savedAt: number }>> {

@@ -92,7 +92,7 @@ test('teacher and marker reach theirs', async () => {
 });
 
 test('students reach their results and their room', async () => {
-  for (const who of ['aino.v', 'goran.p', WT110[12]?.userName ?? '']) {
+  for (const who of ['aino.v', 'goran.p', WT110[12]?.userName ?? '', WT110[30]?.userName ?? '']) {
     expect(faultsOf(await crawlAs(who, '/my', ALL))).toEqual([]);
   }
 });
@@ -132,6 +132,9 @@ test('no page of the application was left out, and its windows were opened', () 
     'Schedule…',
     'Release…',
     'Times…',
+    'Write…',
+    'Write one…',
+    'Keep…',
   ])
     expect([...windows], name).toContain(name);
 });

@@ -11,6 +11,7 @@ import { sweep } from '@/server/sittings/hand-in';
 import { letBackIn } from '@/server/sittings/let-back-in';
 import { sendNotice } from '@/server/sittings/notices';
 import { ownSittings } from '@/server/sittings/own-sittings';
+import { ownTopics } from '@/server/events/own-topics';
 import { goOn, pauseTime } from '@/server/sittings/pause';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -264,5 +265,22 @@ describe('whoever watches', () => {
       ['told', 'teacher', 'Read km.'],
     ]);
     expect(JSON.stringify(told)).not.toContain('secret');
+  });
+});
+
+describe('an event', () => {
+  it('about a room is told to whoever writes in it, about a sitting to whoever runs it', async () => {
+    const ada = await enter('ada');
+    const told = (who: string, wanted: { room?: string; watch?: string }) =>
+      ownTopics(dept.as(who), { room: wanted.room ?? null, watch: wanted.watch ?? null });
+    expect(await told('ada', { room: ada })).toEqual([`room:${ada}`, `rooms:${sitting}`]);
+    expect(await told('ada', {})).toEqual([`course:${dept.course}`]);
+    for (const who of ['teacher', 'lead']) expect(await told(who, { watch: sitting })).toEqual([`watch:${sitting}`]);
+    for (const who of ['ben', 'cleo', 'teacher', 'marker']) expect(await told(who, { room: ada }), who).toEqual([]);
+    for (const who of ['ada', 'marker', 'stranger', 'outsider'])
+      expect(
+        (await told(who, { watch: sitting })).filter((topic) => topic.startsWith('watch')),
+        who,
+      ).toEqual([]);
   });
 });

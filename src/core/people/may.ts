@@ -29,6 +29,8 @@ export interface Acts {
   /** Its name, whom it is shared with, its topics, whether review is required. */
   'change bank': BankAccess;
   'build exams': null;
+  /** Lock it, archive it, hand it over. */
+  'keep exam': { owner: string };
   'run sittings': CourseAccess;
   /** Who is in a course, with subjects and groups. */
   'keep roster': CourseAccess;
@@ -73,6 +75,7 @@ const TABLE: { [A in Act]: Rule<A> } = {
   'write in bank': (actor, bank) => writers(actor) && reaches(actor, bank),
   'change bank': (actor, bank) => bank.owner === actor.id || (actor.role === 'lead' && bank.share === 'department'),
   'build exams': writers,
+  'keep exam': (actor, { owner }) => actor.role === 'lead' || (writers(actor) && owner === actor.id),
   'run sittings': teaches,
   'keep roster': teaches,
   'mark answers': marks,

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -23,17 +23,21 @@ export interface ExamRow {
   course: string | null;
   owner: string;
   savedAt: number;
+  /** Nobody changes it. */
+  locked: boolean;
   questions: number;
   minutes: number;
 }
 
-export async function listExams(ctx: Context): Promise<Result<ExamRow[]>> {
+/** The exams in use, or those of the archive; the one changed last first. */
+export async function listExams(ctx: Context, archived = false): Promise<Result<ExamRow[]>> {
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const rows = await ctx.db.read
     .select({ exam: exams, course: courses.code, owner: members.name })
     .from(exams)
     .innerJoin(members, eq(members.id, exams.owner))
     .leftJoin(courses, eq(courses.id, exams.course))
+    .where(archived ? isNotNull(exams.archivedAt) : isNull(exams.archivedAt))
     .orderBy(desc(exams.savedAt));
   return ok(
     rows.map(({ exam, course, owner }) => {
@@ -44,6 +48,7 @@ export async function listExams(ctx: Context): Promise<Result<ExamRow[]>> {
         course,
         owner,
         savedAt: exam.savedAt,
+        locked: exam.lockedAt !== null,
         questions: paperLength(plan),
         minutes: plan.minutes,
       };
@@ -102,6 +107,11 @@ export interface OpenExam {
   plan: ExamPlan;
   version: number;
   savedAt: number;
+  owner: { id: string; name: string };
+  locked: boolean;
+  archived: boolean;
+  /** The reader may lock, archive and hand it over. */
+  keeps: boolean;
   /** Where it was, or will be, sat in the reader's courses; newest first. */
   sittings: { id: string; title: string; opensAt: number }[];
 }
@@ -109,12 +119,13 @@ export interface OpenExam {
 export async function openExam(ctx: Context, id: string): Promise<Result<OpenExam>> {
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const [row] = await ctx.db.read
-    .select({ exam: exams, course: courses })
+    .select({ exam: exams, course: courses, owner: members.name })
     .from(exams)
+    .innerJoin(members, eq(members.id, exams.owner))
     .leftJoin(courses, eq(courses.id, exams.course))
     .where(eq(exams.id, id));
   if (!row) return NOT_FOUND;
-  const { exam, course } = row;
+  const { exam, course, owner } = row;
   const own = (await coursesFor(ctx, 'run sittings')).map(({ id: one }) => one);
   const held = await ctx.db.read
     .select({ id: sittings.id, title: sittings.title, opensAt: sittings.opensAt })
@@ -128,6 +139,10 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
     plan: readStored(examForm, exam.plan),
     version: exam.version,
     savedAt: exam.savedAt,
+    owner: { id: exam.owner, name: owner },
+    locked: exam.lockedAt !== null,
+    archived: exam.archivedAt !== null,
+    keeps: may(ctx.actor, 'keep exam', exam),
     sittings: held,
   });
 }
@@ -158,11 +173,13 @@ export async function savePlan(ctx: Context, raw: unknown): Promise<Result<{ ver
     const saved = await tx
       .update(exams)
       .set({ plan, title: plan.title, version: base + 1, savedAt: ctx.now })
-      .where(and(eq(exams.id, exam), eq(exams.version, base)))
+      .where(and(eq(exams.id, exam), eq(exams.version, base), isNull(exams.lockedAt)))
       .returning({ id: exams.id });
-    return saved.length > 0
-      ? ok({ version: base + 1, savedAt: ctx.now })
-      : refuse('changed-elsewhere', { values: { by: '' } });
+    if (saved.length > 0) return ok({ version: base + 1, savedAt: ctx.now });
+    const [row] = await tx.select({ lockedAt: exams.lockedAt }).from(exams).where(eq(exams.id, exam));
+    return (row?.lockedAt ?? null) === null
+      ? refuse('changed-elsewhere', { values: { by: '' } })
+      : refuse('exam-locked');
   });
 }
 

@@ -60,6 +60,8 @@ export interface PrintedHead {
   department: string;
   course: string;
   instructions: string;
+  /** The formula sheet that lies beside it; null without one. */
+  formulas: Content | null;
   minutes: number;
   /** Sections that some students do not have. */
   some: { id: string; letter: string; title: string }[];
@@ -124,6 +126,7 @@ async function printed(ctx: Context, pinned: Pinned, course: string, raw: unknow
       department,
       course,
       instructions: plan.instructions,
+      formulas: plan.formulas ?? null,
       minutes: plan.minutes,
       some: some.flat(),
       versions: count,

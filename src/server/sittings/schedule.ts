@@ -58,6 +58,7 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   if (dueAt !== null && (dueAt <= opensAt || dueAt > closesAt)) return refuse('due-outside', { at: ['dueAt'] });
   const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
   if (!row) return NOT_FOUND;
+  if (row.archivedAt !== null) return refuse('exam-archived', { at: ['exam'] });
   const filled = await scheduledPlan(ctx, { plan: readStored(examForm, row.plan), exam, course });
   if (!filled.ok) return filled;
   const plan = filled.value;

@@ -32,6 +32,7 @@ import type { DrawnFrom } from './DrawRow';
 import { movedItem, withItem, withSection } from './plan-moves';
 import { PlanSection } from './PlanSection';
 import type { CoursePeople } from './OnlyFor';
+import { KeepExam } from './KeepExam';
 import { Schedule } from './Schedule';
 import { TryPaper } from './TryPaper';
 import { Trouble } from '../parts/Trouble';
@@ -58,7 +59,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
   const { present: plan, change, ...history } = useHistory<ExamPlan>(exam.plan);
   const [view, setView] = useState(firstView);
   const [marked, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [dialog, setDialog] = useState<'try' | 'schedule' | null>(null);
+  const [dialog, setDialog] = useState<'try' | 'schedule' | 'keep' | null>(null);
   const course = exam.course?.id ?? null;
   const [trouble, setTrouble] = useState<string | null>(null);
   const save = useCallback(
@@ -137,6 +138,11 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
         >
           Take a copy
         </Button>
+        {exam.keeps && (
+          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setDialog('keep')}>
+            Keep…
+          </Button>
+        )}
         <Link
           className="btn btn-quiet"
           href={`/exams/${exam.id}/print`}
@@ -237,6 +243,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
       {dialog === 'try' && (
         <TryPaper exam={exam.id} plan={plan} course={course} sets={view.sets} onClose={() => setDialog(null)} />
       )}
+      {dialog === 'keep' && <KeepExam exam={exam} colleagues={from.authors} onClose={() => setDialog(null)} />}
       {dialog === 'schedule' && (
         <Schedule
           exam={exam.id}

@@ -1,5 +1,6 @@
 import type { PrintedHead } from '@/server/exams/printed';
 import { PrintedSlot } from '../kinds/PrintedSlot';
+import { drawContentFormulas } from '../sheet/formulas';
 import { ContentView } from '../sheet/ContentView';
 import { PassageView } from '../sheet/PassageView';
 import { marksText, marksWords } from '../words/marks';
@@ -30,6 +31,12 @@ export function PrintedPaper({ exam, version }: { exam: PrintedHead; version: Dr
           ))}
         </section>
       ))}
+      {exam.formulas && (
+        <section className="printed-formulas prose">
+          <h2>Formulas</h2>
+          <ContentView content={exam.formulas} drawn={drawContentFormulas(exam.formulas)} slot={() => null} />
+        </section>
+      )}
       <p className="soft text-center mt-4">End of the paper · {marksWords(version.marks)}</p>
     </article>
   );

@@ -32,7 +32,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
   const writing = sitting.people.filter((p) => p.attempt && p.attempt.handedInAt === null);
   const running = door.open || writing.length > 0;
   const lost = Math.max(0, ...writing.map(({ attempt }) => attempt?.ungiven ?? 0));
-  useWatching(sitting.id, running);
+  useWatching({ sitting: sitting.id, people: sitting.people.length, running });
   const act = async (work: Promise<Result<null>>): Promise<void> => {
     const result = await work;
     setTrouble(result.ok ? null : refusalText(result.refusal));

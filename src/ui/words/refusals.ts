@@ -69,6 +69,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'takes-no-part': () => 'They take no part in it: it is for others.',
   'email-odd': () => 'This cannot be an e-mail address.',
   'nobody-reached': () => 'None of them has an e-mail address. Addresses stand in the roster of the course.',
+  'exam-locked': () => 'This exam is locked. Take a copy, or ask whose it is to unlock it.',
+  'exam-archived': () => 'This exam is in the archive. Bring it back first.',
   'last-stage': () => 'This is the last part.',
   'door-over': () => 'It is over.',
   'door-no-questions': () => 'It has no questions yet.',

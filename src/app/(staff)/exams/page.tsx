@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { listExams } from '@/server/exams/exams';
@@ -11,14 +12,29 @@ import { dayAndTime } from '@/ui/words/time';
 
 export const metadata: Metadata = { title: 'Exams' };
 
-export default async function ExamsPage({ searchParams }: { searchParams: Promise<{ new?: string }> }) {
+export default async function ExamsPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ new?: string; archive?: string }>;
+}) {
   const ctx = await staffContext();
-  const exams = await listExams(ctx);
+  const asked = await searchParams;
+  const archive = asked.archive === 'yes';
+  const exams = await listExams(ctx, archive);
   if (!exams.ok) redirect('/');
   return (
     <>
-      <Strip title="Exams" state={plural(exams.value.length, 'exam')}>
-        <NewExam courses={await coursesFor(ctx, 'run sittings')} open={(await searchParams).new === 'yes'} />
+      <Strip
+        title={archive ? 'Archived exams' : 'Exams'}
+        state={plural(exams.value.length, 'exam')}
+        {...(archive ? { where: { href: '/exams', name: 'Exams' } } : {})}
+      >
+        {!archive && (
+          <Link className="btn btn-quiet" href="/exams?archive=yes">
+            Archive
+          </Link>
+        )}
+        <NewExam courses={await coursesFor(ctx, 'run sittings')} open={asked.new === 'yes'} />
       </Strip>
       <ListSheet
         rows={exams.value}
@@ -30,10 +46,10 @@ export default async function ExamsPage({ searchParams }: { searchParams: Promis
           { head: 'Course', cell: (e) => e.course },
           { head: 'Questions', figure: true, cell: (e) => e.questions },
           { head: 'Minutes', figure: true, cell: (e) => e.minutes },
-          { head: 'By', cell: (e) => e.owner },
+          { head: 'By', cell: (e) => `${e.owner}${e.locked ? ', locked' : ''}` },
           { head: 'Changed', cell: (e) => <span className="soft">{dayAndTime(e.savedAt)}</span> },
         ]}
-        empty="No exam yet. Build one from the questions of the bank."
+        empty={archive ? 'Nothing is archived.' : 'No exam yet. Build one from the questions of the bank.'}
       />
     </>
   );

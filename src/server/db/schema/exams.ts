@@ -17,6 +17,10 @@ export const exams = sqliteTable('exams', {
     .notNull()
     .references(() => members.id),
   savedAt: integer('saved_at').notNull(),
+  /** When its owner locked it: nobody changes the plan until it is unlocked. Null while it is not. */
+  lockedAt: integer('locked_at'),
+  /** When it was archived: it stands in no list but that of the archive. Null while it is in use. */
+  archivedAt: integer('archived_at'),
 });
 
 export const sittings = sqliteTable(

@@ -1,0 +1,57 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { keepExamAction } from '@/actions/exams';
+import type { Refusal } from '@/core/base/result';
+import type { OpenExam } from '@/server/exams/exams';
+import { CheckLine } from '../parts/CheckLine';
+import { Dialog } from '../parts/Dialog';
+import { Trouble } from '../parts/Trouble';
+import { refusalText } from '../words/refusals';
+
+interface Props {
+  exam: OpenExam;
+  colleagues: readonly { id: string; name: string }[];
+  onClose: () => void;
+}
+
+/** Whose an exam is, whether it is locked, and whether it is in the archive. */
+export function KeepExam({ exam, colleagues, onClose }: Props) {
+  const [owner, setOwner] = useState(exam.owner.id);
+  const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const keep = async (change: { locked?: boolean; archived?: boolean; owner?: string }): Promise<void> => {
+    const result = await keepExamAction({ exam: exam.id, ...change });
+    setRefusal(result.ok ? null : result.refusal);
+    if (result.ok && change.owner !== undefined) onClose();
+  };
+  return (
+    <Dialog title="Keeping this exam" onClose={onClose}>
+      <CheckLine checked={exam.locked} onChange={(locked) => void keep({ locked })}>
+        locked: nobody changes it, and everybody may take a copy
+      </CheckLine>
+      <CheckLine className="mt-2" checked={exam.archived} onChange={(archived) => void keep({ archived })}>
+        in the archive: out of the list, and not to be scheduled; its sittings stay
+      </CheckLine>
+      <label className="form-label mt-3" htmlFor="owner">
+        Whose it is
+      </label>
+      <div className="d-flex gap-2">
+        <select id="owner" className="form-select" value={owner} onChange={(e) => setOwner(e.target.value)}>
+          {colleagues.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+        <Button
+          variant="outline-primary"
+          className="text-nowrap"
+          disabled={owner === exam.owner.id}
+          onClick={() => void keep({ owner })}
+        >
+          Hand it over
+        </Button>
+      </div>
+      {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
+    </Dialog>
+  );
+}
