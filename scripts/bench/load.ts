@@ -33,7 +33,8 @@ export async function load({
   const server = new Server(3400, 'load');
   await server.start();
   const times: number[] = [];
-  const acknowledged = new Set<string>();
+  /** Acknowledged changes, with their place and number. */
+  const acknowledged = new Map<string, { place: string; seq: number }>();
   /** Tries that failed, by what was the matter. */
   const errors = new Map<string, number>();
   const end = Date.now() + seconds * 1000;
@@ -70,7 +71,8 @@ export async function load({
         const result = (await response.json()) as { ok: boolean; value: { saved: number[] } };
         if (!response.ok || !result.ok) throw new Error(`status ${response.status}`);
         times.push(performance.now() - from);
-        for (const s of result.value.saved) acknowledged.add(`${attempt} ${s}`);
+        for (const { seq: n, item, slot } of waiting.filter((w) => result.value.saved.includes(w.seq)))
+          acknowledged.set(`${attempt} ${n}`, { place: `${attempt} ${item} ${slot}`, seq: n });
         waiting.splice(0, waiting.length, ...waiting.filter((w) => !result.value.saved.includes(w.seq)));
       } catch (error) {
         const why = error instanceof Error ? error.message : 'unknown';
@@ -102,7 +104,12 @@ export async function load({
   const db = createClient({ url: `file:${path.resolve('.test/load/zonda.db')}` });
   const rows = await db.execute('SELECT attempt, seq FROM answers');
   const there = new Set(rows.rows.map((r) => `${r.attempt} ${r.seq}`));
-  const lost = [...acknowledged].filter((key) => !there.has(key)).length;
+  // What came together with something newer in its place is not in the story; the newer one is.
+  const now = await db.execute('SELECT attempt, item, slot, seq FROM answers_now');
+  const newest = new Map(now.rows.map((r) => [`${r.attempt} ${r.item} ${r.slot}`, Number(r.seq)]));
+  const lost = [...acknowledged].filter(
+    ([key, { place, seq }]) => !there.has(key) && (newest.get(place) ?? 0) < seq,
+  ).length;
   db.close();
   say({
     students,
