@@ -134,7 +134,7 @@ test('who is entitled to it has large text and questions read aloud', async () =
   const { userName, name } = WT110[31] ?? student;
   await goTo(page, '/department');
   await page.getByLabel('Find a person').fill(name);
-  await page.getByRole('row', { name }).getByRole('button', { name: /…$/ }).first().click();
+  await page.getByRole('button', { name: `Provision of ${name}: none…` }).click();
   const dialog = page.getByRole('dialog', { name });
   await dialog.getByLabel(/^large print/).check();
   await dialog.getByLabel(/^read aloud/).check();

@@ -31,7 +31,7 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
   const [words, setWords] = useState('');
   const [told, setTold] = useState<{ id: string; text: string; good: boolean } | null>(null);
   const [providing, setProviding] = useState<string | null>(null);
-  const provided = members.find(({ id }) => id === providing);
+  const forWhom = members.find(({ id }) => id === providing);
   const [replacing, setReplacing] = useState<string | null>(null);
   const typed = words.trim().toLowerCase();
   const shown = members.filter((m) => `${m.name} ${m.userName} ${m.role}`.toLowerCase().includes(typed));
@@ -87,8 +87,14 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
                     {mayProvide && (
                       <td>
                         {m.role === 'student' && (
-                          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setProviding(m.id)}>
-                            {m.provision ? provisionText(m.provision, zone) : 'none'}…
+                          <Button
+                            variant="quiet"
+                            className={m.provision ? '' : 'soft fw-normal'}
+                            aria-haspopup="dialog"
+                            aria-label={`Provision of ${m.name}: ${provided(m, zone)}`}
+                            onClick={() => setProviding(m.id)}
+                          >
+                            {provided(m, zone)}
                           </Button>
                         )}
                         {m.provision?.reason && <small className="soft">{m.provision.reason}</small>}
@@ -129,7 +135,10 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
           <PolicyNotes policy={department.policy} mayChange={mayManage} />
         </div>
       </div>
-      {provided && <ProvisionDialog member={provided} zone={zone} onClose={() => setProviding(null)} />}
+      {forWhom && <ProvisionDialog member={forWhom} zone={zone} onClose={() => setProviding(null)} />}
     </>
   );
 }
+
+const provided = ({ provision }: MemberRow, zone: string): string =>
+  `${provision ? provisionText(provision, zone) : 'none'}…`;
