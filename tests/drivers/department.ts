@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { eq } from 'drizzle-orm';
 import type { QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
 import type { ExamPlan } from '@/core/exams/plan';
@@ -9,6 +10,7 @@ import type { Actor, Role } from '@/core/people/may';
 import { createQuestion } from '@/server/bank/create-question';
 import type { Context, Outside } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
+import { answers } from '@/server/db/schema/exams';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { installDepartment, type Installed } from '@/server/people/install';
 import { openMarker } from '@/server/jobs/marker';
@@ -147,6 +149,16 @@ export class TestDepartment {
   /** The row of an attempt. */
   attempt(id: string): Promise<AttemptRow> {
     return attemptRow(this.out.db.read, id);
+  }
+
+  /** From which devices the changes came that are kept of an attempt, in order. */
+  async story(id: string): Promise<{ devices: string[] }> {
+    const rows = await this.out.db.read
+      .select({ device: answers.device })
+      .from(answers)
+      .where(eq(answers.attempt, id))
+      .orderBy(answers.id);
+    return { devices: rows.map(({ device }) => device) };
   }
 
   async close(): Promise<void> {

@@ -1,3 +1,5 @@
+import path from 'node:path';
+import { createClient } from '@libsql/client';
 import { expect, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
@@ -124,7 +126,11 @@ test('a section with a time of its own ends by itself, and the next begins', asy
   await expect(room.getByText('of 1', { exact: true })).toBeVisible();
   await room.getByRole('radio').first().check();
   await expect(room.getByText('All answers saved ✓')).toBeVisible();
-  await expect(room.getByText('part 2 of 3', { exact: false })).toBeVisible({ timeout: 90_000 });
+  // The minute is nearly over, for whoever has no time to wait for it.
+  const client = createClient({ url: `file:${path.join(stage.server.data, 'zonda.db')}`, timeout: 5000 });
+  await client.execute('UPDATE stages SET started_at = started_at - 40000 WHERE left_at IS NULL');
+  client.close();
+  await expect(room.getByText('part 2 of 3', { exact: false })).toBeVisible({ timeout: 60_000 });
   await expect(room.getByText('Look at the drawing', { exact: false })).toHaveCount(0);
   await expect(room.getByText(/1(19|20) min/).first()).toBeVisible();
   await room.context().close();

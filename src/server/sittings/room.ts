@@ -102,6 +102,8 @@ export interface Room {
   answers: Answers;
   /** How answers can be checked while they are written; null when they cannot. */
   practice: Practice | null;
+  /** Several write in it: what the others write comes as they write it. */
+  shared: boolean;
   /** What was told of questions that were checked. */
   checked: Record<string, Checked>;
   clock: RoomClock;
@@ -137,7 +139,8 @@ function onlyItems(paper: Paper, ids: readonly string[]): Paper {
   return { ...paper, sections: sections.filter(({ items }) => items.length > 0) };
 }
 
-function readableAnswers(paper: Paper, answers: Answers, secret: string): Answers {
+/** Answers in the names of the attempt's own sheet. */
+export function readableAnswers(paper: Paper, answers: Answers, secret: string): Answers {
   return Object.fromEntries(
     paperQuestions(paper).map(({ id, question }) => [
       id,
@@ -176,6 +179,7 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     sections: over ? [] : roomSections(given, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
     answers: over ? {} : readableAnswers(given, await currentAnswers(ctx.db.read, attemptId), secret),
     practice: plan.practice ?? null,
+    shared: found.participant.is === 'group',
     checked: plan.practice && !over ? await toldOf(ctx.db.read, attemptId) : {},
     clock: clockOf(found, ctx.now, stages),
   });

@@ -7,6 +7,7 @@ import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { acceptedValues } from './accepted';
 import { addToLog, arrivedBefore, type LogEntry } from './answer-log';
 import { findAttempt } from './attempts';
+import { claimPlaces } from './holds';
 import { heardFor } from './handed-files';
 import { clockOf, type RoomClock } from './room';
 import { inStages } from './stages';
@@ -28,10 +29,10 @@ const input = z.object({
   entries: z.array(entry).max(300),
 });
 
-/** An entry that is not taken: it came too late, or is no answer to anything on this paper. */
+/** An entry that is not taken: it came too late, is no answer to anything on this paper, or another of the group writes in its place. */
 export interface Refused {
   seq: number;
-  why: 'late' | 'unfit';
+  why: 'late' | 'unfit' | 'held';
 }
 
 export interface Saved {
@@ -72,16 +73,22 @@ export async function saveAnswers(ctx: Context, raw: unknown): Promise<Result<Sa
     writtenAt: writtenAt({ age }, found.state, ctx.now),
     receivedAt: ctx.now,
   });
-  const written = await addToLog(ctx.db, { attempt: id, seenAt, entries: taken.map(logged) });
-  const now = new Set(written ? taken.map((e) => e.seq) : []);
+  const held =
+    found.participant.is === 'group' && taken.length > 0
+      ? await claimPlaces(ctx.db, { attempt: id, member: ctx.actor.id, now: ctx.now, entries: taken.map(logged) })
+      : new Set<number>();
+  const free = taken.filter(({ seq }) => !held.has(seq));
+  const written = await addToLog(ctx.db, { attempt: id, seenAt, entries: free.map(logged) });
+  const now = new Set(written ? free.map((e) => e.seq) : []);
   const left = entries.filter((e) => !now.has(e.seq));
-  const before = left.length > 0 ? await arrivedBefore(ctx.db.read, id, left.map(logged)) : [];
+  const unheld = left.filter(({ seq }) => !held.has(seq));
+  const before = unheld.length > 0 ? await arrivedBefore(ctx.db.read, id, unheld.map(logged)) : [];
   return ok({
     saved: [...now, ...before],
     refused: left
       .map(({ seq }) => seq)
       .filter((seq) => !before.includes(seq))
-      .map((seq) => ({ seq, why: fitting.has(seq) ? 'late' : 'unfit' })),
+      .map((seq) => ({ seq, why: held.has(seq) ? 'held' : fitting.has(seq) ? 'late' : 'unfit' })),
     clock: clockOf(found, ctx.now, stages),
   });
 }

@@ -18,7 +18,7 @@ import { changed } from '../events/versions';
 import { freshPlan, revisionToPlace } from '../exams/exams';
 import { readRevision, revisionsOf } from '../exams/revisions';
 import { scheduledPlan } from '../exams/sought';
-import { studentsFor } from '../people/participants';
+import { groupsOfCourse, studentsFor } from '../people/participants';
 import { readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
 
@@ -28,8 +28,8 @@ const input = z.object({
   opensAt: z.number().int(),
   closesAt: z.number().int(),
   minutes: z.number().int().min(1, 'minutes-range').max(1440, 'minutes-range'),
-  /** The students of the course, or whoever has the link. */
-  who: z.enum(['students', 'link']).default('students'),
+  /** The students of the course, each of its groups together, or whoever has the link. */
+  who: z.enum(['students', 'groups', 'link']).default('students'),
   /** Of the students only these. */
   only: onlySchema.nullable().default(null),
   /** It opens when a teacher says so, not by the clock. */
@@ -50,9 +50,11 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
   if (!allowed.ok) return allowed;
   const { exam, course, opensAt, closesAt, minutes, who, code, byHand, dueAt, tries } = parsed.value;
   const late = dueAt === null ? null : parsed.value.late;
-  const only = who === 'link' ? null : parsed.value.only;
+  const only = who === 'students' ? parsed.value.only : null;
   if (only && (await studentsFor(ctx.db.read, { course, who, only })).size === 0)
     return refuse('nobody-chosen', { at: ['only'] });
+  if (who === 'groups' && (await groupsOfCourse(ctx.db.read, course)).size === 0)
+    return refuse('no-groups', { at: ['course'] });
   if (closesAt <= opensAt) return refuse('ends-before-it-starts', { at: ['closesAt'] });
   if (closesAt <= ctx.now) return refuse('ends-in-the-past', { at: ['closesAt'] });
   if (dueAt !== null && (dueAt <= opensAt || dueAt > closesAt)) return refuse('due-outside', { at: ['dueAt'] });

@@ -27,7 +27,7 @@ interface Props {
   onClose: () => void;
 }
 
-type Who = 'all' | 'some' | 'link';
+type Who = 'all' | 'some' | 'groups' | 'link';
 
 /** Schedules a sitting: for whom, from when to when, how long each. */
 export function Schedule({ exam, course, minutes, courses, stopping, zone, onClose }: Props) {
@@ -58,7 +58,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
       opensAt: fromField(form.opens, zone),
       closesAt: fromField(form.closes, zone),
       minutes: Number(form.minutes),
-      who: form.who === 'link' ? 'link' : 'students',
+      who: form.who === 'link' || form.who === 'groups' ? form.who : 'students',
       only: form.who === 'some' ? form.only : null,
       code: form.code.trim() || null,
       byHand: form.byHand,
@@ -100,6 +100,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
             >
               <option value="all">everybody in</option>
               <option value="some">some students of</option>
+              <option value="groups">each group together in</option>
               <option value="link">whoever has the link, and</option>
             </select>
             <select

@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
+import { useEvents } from '../parts/use-events';
 
 /** So many milliseconds after the moment the last of a class looks again; the others spread before it. */
 const SPREAD = 1_200;
@@ -23,35 +24,12 @@ export function OpensItself({ moments, now }: { moments: number[]; now: number }
       clearInterval(again);
     };
   }, [next, now, router]);
-  useEffect(() => {
-    let events: EventSource | null = null;
-    let spread: ReturnType<typeof setTimeout> | undefined;
-    // A browser has few connections to a server: a page that nobody sees holds none of them.
-    const listen = (): void => {
-      if (document.visibilityState !== 'visible') {
-        events?.close();
-        events = null;
-        return;
-      }
-      if (events) return;
-      events = new EventSource('/api/events');
-      events.addEventListener('changed', () => {
-        clearTimeout(spread);
-        spread = setTimeout(() => router.refresh(), Math.random() * SPREAD);
-      });
-    };
-    // A device that slept has missed its moment.
-    const woken = (): void => {
-      listen();
-      if (document.visibilityState === 'visible') router.refresh();
-    };
-    listen();
-    document.addEventListener('visibilitychange', woken);
-    return () => {
-      events?.close();
-      clearTimeout(spread);
-      document.removeEventListener('visibilitychange', woken);
-    };
+  const spread = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const changed = useCallback(() => {
+    clearTimeout(spread.current);
+    spread.current = setTimeout(() => router.refresh(), Math.random() * SPREAD);
   }, [router]);
+  useEffect(() => () => clearTimeout(spread.current), []);
+  useEvents('', changed);
   return null;
 }

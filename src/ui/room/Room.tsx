@@ -42,6 +42,12 @@ const SAVING: Record<Saving, string> = {
   late: 'The last change came after the end',
 };
 
+const NOT_TAKEN = {
+  unfit:
+    'Your last change here could not be taken. What was saved before it still counts; write it anew, or make it shorter.',
+  held: 'Another of your group was writing there: what stands there is theirs. Agree who writes, then change it.',
+};
+
 function savingText(saving: Saving, notTaken: readonly DrawnQuestion[]): string {
   if (saving !== 'saved' || notTaken.length === 0) return SAVING[saving];
   return `Not taken: the last change of question ${notTaken.map((i) => i.number).join(', ')}`;
@@ -83,10 +89,9 @@ function onlySlots(responses: Readonly<Record<string, unknown>> = {}): Record<st
 
 /** The student's room: contents, the sheet, time left, and the certainty that nothing is lost. */
 export function Room({ room }: { room: DrawnRoom }) {
-  const { answers, answer, saving, refused, clock, setClock, sendAll, files, keepFile } = useAnswers(
+  const { answers, answer, held, saving, refused, clock, setClock, sendAll, files, keepFile } = useAnswers(
     room.attempt,
-    room.answers,
-    room.clock,
+    room,
   );
   const now = useLatest(answers);
   const answersOf = useCallback((item: string) => onlySlots(now.current[item]), [now]);
@@ -171,8 +176,9 @@ export function Room({ room }: { room: DrawnRoom }) {
     ...(contents ? [{ keys: 'Escape', what: 'Close the contents', run: () => setContents(false) }] : []),
   ]);
 
-  const isRefused = (question: DrawnQuestion): boolean => refused.some(({ item }) => item === question.id);
-  const notTaken = items.filter(isRefused);
+  const whyRefused = ({ id }: DrawnQuestion): 'held' | 'unfit' | undefined =>
+    refused.find(({ item }) => item === id)?.why;
+  const notTaken = items.filter(whyRefused);
   if (clock.handedInAt !== null)
     return (
       <HandedIn
@@ -186,6 +192,8 @@ export function Room({ room }: { room: DrawnRoom }) {
   if (room.sections.length === 0) return <LetBackIn title={room.title} />;
 
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
+  // A button that nobody hears yet would be dead under a hasty hand.
+  const deaf = !listening || clock.pausedAt !== null;
   const total = own ? own.to - own.from : clock.deadline - clock.startedAt;
   return (
     <div className="room">
@@ -223,7 +231,7 @@ export function Room({ room }: { room: DrawnRoom }) {
         <button
           type="button"
           className="btn btn-outline-primary contents-open"
-          disabled={clock.pausedAt !== null}
+          disabled={deaf}
           onClick={() => setContents(true)}
         >
           Contents
@@ -232,7 +240,7 @@ export function Room({ room }: { room: DrawnRoom }) {
           <button
             type="button"
             className="btn btn-primary"
-            disabled={clock.pausedAt !== null}
+            disabled={deaf}
             onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
           >
             Hand in
@@ -260,7 +268,7 @@ export function Room({ room }: { room: DrawnRoom }) {
           {clock.pausedAt !== null && <ClockStopped left={partLeft} />}
           {page === 0 && room.instructions && <p>{room.instructions}</p>}
           {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}
-          <fieldset className="as-if-none" disabled={!listening || clock.pausedAt !== null || over}>
+          <fieldset className="as-if-none" disabled={deaf || over}>
             <FileKeeper value={keeper}>
               {shown.map((item, i) => (
                 <Fragment key={item.id}>
@@ -275,6 +283,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                       drawn={item.drawn}
                       withoutPassage={i > 0 && item.sheet.passage?.id === shown[i - 1]?.sheet.passage?.id}
                       responses={answers[item.id] ?? {}}
+                      {...(room.shared ? { heldBy: (slot: string) => held.get(`${item.id} ${slot}`) } : {})}
                       {...(practising.told[item.id]?.closed
                         ? {}
                         : { onAnswer: (slot: string, value: unknown) => !over && answer(item.id, slot, value) })}
@@ -292,12 +301,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                         }
                       />
                     )}
-                    {isRefused(item) && (
-                      <Trouble className="mt-3">
-                        Your last change here could not be taken. What was saved before it still counts; write it anew,
-                        or make it shorter.
-                      </Trouble>
-                    )}
+                    {whyRefused(item) && <Trouble className="mt-3">{NOT_TAKEN[whyRefused(item) ?? 'unfit']}</Trouble>}
                   </div>
                 </Fragment>
               ))}
@@ -309,7 +313,7 @@ export function Room({ room }: { room: DrawnRoom }) {
               <button
                 type="button"
                 className="btn btn-outline-primary"
-                disabled={page === 0}
+                disabled={!listening || page === 0}
                 onClick={() => go(page - 1)}
               >
                 ‹ {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
@@ -322,13 +326,14 @@ export function Room({ room }: { room: DrawnRoom }) {
               </button>
             )}
             {page < pages.length - 1 ? (
-              <button type="button" className="btn btn-primary" onClick={() => go(page + 1)}>
+              <button type="button" className="btn btn-primary" disabled={!listening} onClick={() => go(page + 1)}>
                 {room.pages === 'question' ? `${pages[page + 1]?.[0]?.number}` : 'Next section'} ›
               </button>
             ) : (
               <button
                 type="button"
                 className="btn btn-primary"
+                disabled={deaf}
                 onClick={() => (room.confirmHandIn ? setAsking(true) : void leave())}
               >
                 {staged.isLast ? 'Hand in' : 'Go on for good ›'}

@@ -11,6 +11,7 @@ import { AnswerQueue } from './answer-queue';
 import { DeviceStore } from './device-store';
 import { FileQueue } from './file-queue';
 import { useRoomEvents } from './use-room-events';
+import { useShared } from './use-shared';
 
 /** Where the answers are; `offline-here`: without a connection, on a device that keeps nothing beyond the page. */
 export type Saving = 'saved' | 'saving' | 'offline' | 'offline-here' | 'signed-out' | 'late';
@@ -23,8 +24,15 @@ const LONGEST = 2000;
 const ASK_CLOCK = 15_000;
 const ASK_NEAR_END = 4_000;
 const NEAR_END = 90_000;
+/** A group of a few has no need to spread what it asks. */
+const SOON = 100;
 
 type Place = Pick<Unsent, 'item' | 'slot'>;
+
+/** A place whose last change was not taken. */
+interface NotTaken extends Place {
+  why: 'unfit' | 'held';
+}
 
 interface Written extends Place {
   value: unknown;
@@ -34,12 +42,15 @@ interface Written extends Place {
  * The answers of an attempt and the files beside them: at once on the device, within seconds on the server, the same in
  * every tab. `clock` is the server's latest word about time.
  */
-export function useAnswers(attempt: string, first: Answers, firstClock: RoomClock) {
+export function useAnswers(
+  attempt: string,
+  { answers: first, clock: firstClock, shared }: { answers: Answers; clock: RoomClock; shared: boolean },
+) {
   const [answers, setAnswers] = useState(first);
   const [saving, setSaving] = useState<Saving>('saved');
   const [clock, setClock] = useState({ ...firstClock, readAt: 0 });
   /** Places whose last change the server could not take. */
-  const [refused, setRefused] = useState<readonly Place[]>([]);
+  const [refused, setRefused] = useState<readonly NotTaken[]>([]);
   const [files, setFiles] = useState<ReadonlyMap<string, FileProgress>>(new Map());
   const lastClock = useLatest(clock);
   const queues = useRef<Queues | null>(null);
@@ -60,8 +71,8 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
       timers.current.since = 0;
       const { state, clock: told, refused: no } = await mine.answers.send(await mine.files.waiting(), keepalive);
       if (told) setClock({ ...told, readAt: performance.now() });
-      const unfit = no.filter(({ why }) => why === 'unfit');
-      if (unfit.length > 0) setRefused((all) => [...all, ...unfit]);
+      const notTaken = no.flatMap(({ why, ...one }) => (why === 'late' ? [] : [{ ...one, why }]));
+      if (notTaken.length > 0) setRefused((all) => [...all, ...notTaken]);
       if (state === 'offline' && !mine.store.lasting) setSaving('offline-here');
       else if (state !== 'sent') setSaving(state);
       else if (no.some(({ why }) => why === 'late')) setSaving('late');
@@ -166,10 +177,15 @@ export function useAnswers(attempt: string, first: Answers, firstClock: RoomCloc
     };
   }, [attempt, lastClock, put, send, sendAll, sendFiles]);
 
-  const ask = useCallback(() => void send(), [send]);
-  useRoomEvents(attempt, ask);
+  const unsent = useCallback(async () => (await queues.current?.store.answers()) ?? [], []);
+  const { held, bringIn } = useShared({ attempt, put, unsent });
+  const ask = useCallback(() => {
+    void send();
+    if (shared) void bringIn();
+  }, [send, bringIn, shared]);
+  useRoomEvents(attempt, ask, shared ? SOON : undefined);
 
-  return { answers, answer, saving, refused, clock, setClock, sendAll, files, keepFile };
+  return { answers, answer, held, saving, refused, clock, setClock, sendAll, files, keepFile };
 }
 
 interface Queues {

@@ -1,20 +1,16 @@
-import { useEffect } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
+import { useEvents } from '../parts/use-events';
 
 /** All rooms of a sitting ask within this of one another, in milliseconds. */
 const SPREAD = 1_000;
 
 /** Has a room ask what is new as soon as something concerns it: minutes, a word from the teacher, the clock stopped. */
-export function useRoomEvents(attempt: string, ask: () => void): void {
-  useEffect(() => {
-    const events = new EventSource(`/api/events?room=${attempt}`);
-    let spread: ReturnType<typeof setTimeout> | undefined;
-    events.addEventListener('changed', () => {
-      clearTimeout(spread);
-      spread = setTimeout(ask, Math.random() * SPREAD);
-    });
-    return () => {
-      clearTimeout(spread);
-      events.close();
-    };
-  }, [attempt, ask]);
+export function useRoomEvents(attempt: string, ask: () => void, within = SPREAD): void {
+  const spread = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const changed = useCallback(() => {
+    clearTimeout(spread.current);
+    spread.current = setTimeout(ask, Math.random() * within);
+  }, [ask, within]);
+  useEffect(() => () => clearTimeout(spread.current), []);
+  useEvents(`?room=${attempt}`, changed);
 }

@@ -18,6 +18,8 @@ interface Props {
   withoutPassage?: boolean;
   /** Words of the answers that rules found, by slot. */
   evidence?: Readonly<Record<string, readonly string[]>>;
+  /** Who else writes in a slot at present; it cannot be changed meanwhile. */
+  heldBy?: (slot: string) => string | undefined;
   /** Given when it can be answered; without it the answers are shown as they were given. */
   onAnswer?: (slot: string, response: unknown) => void;
   children?: ReactNode;
@@ -34,6 +36,7 @@ export function QuestionView(props: Props) {
     responses,
     withoutPassage = false,
     evidence = {},
+    heldBy,
     onAnswer,
     children,
   } = props;
@@ -54,7 +57,7 @@ export function QuestionView(props: Props) {
         />
       );
     const letter = letters.length > 1 ? `, answer ${String.fromCharCode(65 + letters.indexOf(id))}` : '';
-    return (
+    const student = (
       <StudentSlot
         kind={found.kind}
         id={`${own}-${id}`}
@@ -64,6 +67,14 @@ export function QuestionView(props: Props) {
         onChange={(value) => onAnswer(id, { version: found.responseVersion, ...Object(value) })}
         drawn={drawn}
       />
+    );
+    if (!heldBy) return student;
+    const writer = heldBy(id);
+    return (
+      <fieldset className={writer === undefined ? 'as-if-none' : 'held'} disabled={writer !== undefined}>
+        {student}
+        <span role="status">{writer !== undefined && `${writer} writes here`}</span>
+      </fieldset>
     );
   };
   const question = (

@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
+import { useEvents } from '../parts/use-events';
 
 /** What no event tells of (who has become silent) is looked at so often, in milliseconds. */
 const LOOK = 10_000;
@@ -18,28 +19,21 @@ interface Watching {
 /** Keeps a page that watches a sitting up to date: soon after something happened, and now and then in any case. */
 export function useWatching({ sitting, people, running }: Watching): void {
   const router = useRouter();
+  const soon = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => {
-    const look = (): void => {
-      if (document.visibilityState === 'visible') router.refresh();
-    };
-    const timer = running ? setInterval(look, LOOK) : undefined;
-    let soon: ReturnType<typeof setTimeout> | undefined;
-    const events = new EventSource(`/api/events?watch=${sitting}`);
-    events.addEventListener('changed', () => {
-      soon ??= setTimeout(
-        () => {
-          soon = undefined;
-          look();
-        },
-        TOGETHER + FOR_EACH * people,
-      );
-    });
-    document.addEventListener('visibilitychange', look);
-    return () => {
-      clearInterval(timer);
-      clearTimeout(soon);
-      events.close();
-      document.removeEventListener('visibilitychange', look);
-    };
-  }, [sitting, people, running, router]);
+    if (!running) return;
+    const timer = setInterval(() => document.visibilityState === 'visible' && router.refresh(), LOOK);
+    return () => clearInterval(timer);
+  }, [running, router]);
+  const changed = useCallback(() => {
+    soon.current ??= setTimeout(
+      () => {
+        soon.current = undefined;
+        router.refresh();
+      },
+      TOGETHER + FOR_EACH * people,
+    );
+  }, [people, router]);
+  useEffect(() => () => clearTimeout(soon.current), []);
+  useEvents(`?watch=${sitting}`, changed);
 }

@@ -71,6 +71,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'nobody-reached': () => 'None of them has an e-mail address. Addresses stand in the roster of the course.',
   'exam-locked': () => 'This exam is locked. Take a copy, or ask whose it is to unlock it.',
   'exam-archived': () => 'This exam is in the archive. Bring it back first.',
+  'no-groups': () => 'This course has no groups. Make some on its page in the department.',
   'last-stage': () => 'This is the last part.',
   'door-over': () => 'It is over.',
   'door-no-questions': () => 'It has no questions yet.',

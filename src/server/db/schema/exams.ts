@@ -275,6 +275,23 @@ export const answersNow = sqliteTable(
   (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
 );
 
+/** Of an attempt of a group: who writes in a place at present. */
+export const holds = sqliteTable(
+  'holds',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    slot: text('slot').notNull(),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+    until: integer('until_at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
+);
+
 /** Questions of an attempt that were checked while it was written. */
 export const checks = sqliteTable(
   'checks',
