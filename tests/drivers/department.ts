@@ -10,7 +10,7 @@ import type { Actor, Role } from '@/core/people/may';
 import { createQuestion } from '@/server/bank/create-question';
 import type { Context, Outside } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
-import { answers } from '@/server/db/schema/exams';
+import { answers } from '@/server/db/schema/attempts';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { installDepartment, type Installed } from '@/server/people/install';
 import { openMarker } from '@/server/jobs/marker';

@@ -1,7 +1,10 @@
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
-import { attempts, marks, outages, sittings } from '@/server/db/schema/exams';
+import { attempts } from '@/server/db/schema/attempts';
+import { sittings } from '@/server/db/schema/exams';
+import { outages } from '@/server/db/schema/jobs';
+import { marks } from '@/server/db/schema/marks';
 import { changed } from '@/server/events/versions';
 import { markWaiting } from '@/server/marking/mark-handed-in';
 import { NO_PROVISION } from '@/core/people/provision';

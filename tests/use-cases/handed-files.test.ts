@@ -5,7 +5,7 @@ import { must, type Result } from '@/core/base/result';
 import { PIECE_BYTES } from '@/core/content/file-limits';
 import type { HandedFile } from '@/core/content/handed-file';
 import { longAnswer } from '@/core/kinds/long-answer/long-answer';
-import { answersNow, attemptFiles } from '@/server/db/schema/exams';
+import { answersNow, attemptFiles } from '@/server/db/schema/attempts';
 import { openDesk } from '@/server/marking/desk';
 import { currentAnswers } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';

@@ -18,7 +18,8 @@ import {
 import { jobEnded } from '@/server/jobs/jobs';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults } from '@/server/results/results';
-import { attempts, marks, mendings } from '@/server/db/schema/exams';
+import { attempts } from '@/server/db/schema/attempts';
+import { marks, mendings } from '@/server/db/schema/marks';
 import { markWaiting } from '@/server/marking/mark-handed-in';
 import { currentMarks } from '@/server/marking/current-marks';
 import { enterSitting } from '@/server/sittings/enter';

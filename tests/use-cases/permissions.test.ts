@@ -9,7 +9,7 @@ import { openQuestion, openRevision } from '@/server/bank/open-question';
 import { listPassages } from '@/server/bank/passages';
 import { atBench } from '@/server/bank/presence';
 import type { Context } from '@/server/context';
-import { mendings } from '@/server/db/schema/exams';
+import { mendings } from '@/server/db/schema/marks';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { openAnswers } from '@/server/marking/answers-view';
 import { giveMark, listMarking, openDesk } from '@/server/marking/desk';

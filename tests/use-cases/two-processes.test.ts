@@ -12,7 +12,7 @@ import { markPlaced } from '@/core/exams/mark-placed';
 import { paperQuestions } from '@/core/exams/paper';
 import type { Context } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
-import { mendings } from '@/server/db/schema/exams';
+import { mendings } from '@/server/db/schema/marks';
 import { listeningTo } from '@/server/events/listening';
 import { changed } from '@/server/events/versions';
 import { jobs } from '@/server/db/schema/jobs';

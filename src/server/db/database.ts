@@ -3,12 +3,15 @@ import { createClient } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import { Mutex } from './mutex';
+import * as attempts from './schema/attempts';
 import * as bank from './schema/bank';
 import * as exams from './schema/exams';
 import * as jobs from './schema/jobs';
+import * as mail from './schema/mail';
+import * as marks from './schema/marks';
 import * as people from './schema/people';
 
-const schema = { ...people, ...bank, ...exams, ...jobs };
+const schema = { ...people, ...bank, ...exams, ...attempts, ...marks, ...jobs, ...mail };
 
 /** Reads. Also the type of what queries accept, so that they work inside a transaction too. */
 export type Reader = Pick<LibSQLDatabase<typeof schema>, 'select' | 'selectDistinct' | 'all' | 'get'>;

@@ -5,8 +5,8 @@ import { type Context, FORBIDDEN, type Outside } from '../context';
 import { mails } from '../db/schema/mail';
 import { members } from '../db/schema/people';
 
-/** So many are sent at a time. */
-const AT_ONCE = 20;
+/** So many are one process's at a time: few enough that none waits as long as a dead process is given. */
+const AT_ONCE = 4;
 /** A message is given up after so many tries, each a minute later than the one before, twice as long each time. */
 const MOST_TRIES = 6;
 const FIRST_WAIT = 60_000;

@@ -5,7 +5,8 @@ import type { Judgement } from '@/core/rules/rubric/rubric';
 import type { TraceStep } from '@/core/rules/marking';
 import type { Reader } from '../db/database';
 import { COUNTS } from '../sittings/attempts';
-import { attempts, marks, mendings } from '../db/schema/exams';
+import { attempts } from '../db/schema/attempts';
+import { marks, mendings } from '../db/schema/marks';
 
 /** The mark that counts for one slot: the newest in its history. */
 export interface CurrentMark {

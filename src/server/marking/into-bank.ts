@@ -9,7 +9,7 @@ import { openQuestion } from '../bank/open-question';
 import { saveDraft } from '../bank/save-draft';
 import { type Context, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
-import { mendings } from '../db/schema/exams';
+import { mendings } from '../db/schema/marks';
 import { pinnedOf } from '../sittings/pinned';
 
 /** Puts the rules that a mending made for single answers into the question of the bank, as a change of its draft. */

@@ -1,5 +1,5 @@
 import type { Transaction } from '../db/database';
-import { marks } from '../db/schema/exams';
+import { marks } from '../db/schema/marks';
 import type { PlainAnew } from './plain-anew';
 
 /** Rows that a statement takes without passing the database's limit of variables. */

@@ -1,7 +1,7 @@
 import { and, eq, gte, isNotNull, isNull } from 'drizzle-orm';
 import type { Outside } from '../context';
 import type { Transaction } from '../db/database';
-import { answersNow, attempts } from '../db/schema/exams';
+import { answersNow, attempts } from '../db/schema/attempts';
 import { versionOf } from '../events/versions';
 import type { AttemptRow } from '../sittings/attempts';
 import { type CurrentMark, currentMarks } from './current-marks';
@@ -28,7 +28,15 @@ async function markOnce(out: Outside, { id, sitting, seed, without, reopenedAt }
       const first = await tx
         .update(attempts)
         .set({ markedAt: out.now })
-        .where(and(eq(attempts.id, id), isNull(attempts.markedAt)))
+        .where(
+          and(
+            eq(attempts.id, id),
+            isNull(attempts.markedAt),
+            isNotNull(attempts.handedInAt),
+            // Whoever was let back in meanwhile may have written anew: what was marked here is of before.
+            reopenedAt === null ? isNull(attempts.reopenedAt) : eq(attempts.reopenedAt, reopenedAt),
+          ),
+        )
         .returning({ id: attempts.id });
       // Another process may have been faster.
       if (first.length > 0) {

@@ -1,6 +1,8 @@
 import { and, count, eq, inArray, isNull } from 'drizzle-orm';
 import type { Context } from '../context';
-import { attempts, marks, sittings } from '../db/schema/exams';
+import { attempts } from '../db/schema/attempts';
+import { sittings } from '../db/schema/exams';
+import { marks } from '../db/schema/marks';
 import { COUNTS } from '../sittings/attempts';
 import { coursesFor } from '../people/courses';
 import { countingMarks } from './current-marks';

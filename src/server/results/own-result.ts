@@ -14,7 +14,8 @@ import { type Boundaries, boundariesSchema, fillIn } from '@/core/results/policy
 import { type Score, score, type SectionScore } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
-import { attempts, sittings } from '../db/schema/exams';
+import { attempts } from '../db/schema/attempts';
+import { sittings } from '../db/schema/exams';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { revisedAt } from '../marking/mend';
 import { currentAnswers, findAttempt } from '../sittings/attempts';

@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Database, Reader, Transaction } from '../db/database';
-import { answers, answersNow, attempts } from '../db/schema/exams';
+import { answers, answersNow, attempts } from '../db/schema/attempts';
 import { together } from '../db/together';
 
 /** One change of an answer as it is written down. */
@@ -173,6 +173,23 @@ export function addToLog(db: Database, addition: Addition): Promise<boolean> {
   let log = logs.get(db);
   if (!log) logs.set(db, (log = together((additions) => write(db, additions))));
   return log(addition);
+}
+
+/** Puts changes into the story alone: another of the group writes in their places. What would make it too heavy is left out. */
+export async function keepInStory(tx: Transaction, attempt: string, entries: readonly LogEntry[]): Promise<void> {
+  const [row] = await tx.select({ weight: attempts.storyWeight }).from(attempts).where(eq(attempts.id, attempt));
+  let weight = row?.weight ?? 0;
+  const light = entries.filter(({ value }) => {
+    if (weight >= MOST_STORY) return false;
+    weight += JSON.stringify(value).length;
+    return true;
+  });
+  if (light.length === 0) return;
+  await tx
+    .insert(answers)
+    .values(light.map((entry) => ({ ...entry, attempt })))
+    .onConflictDoNothing();
+  await tx.update(attempts).set({ storyWeight: weight }).where(eq(attempts.id, attempt));
 }
 
 /** Puts what stands there into the story, as an attempt is handed in. */

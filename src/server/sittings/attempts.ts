@@ -4,7 +4,9 @@ import type { AttemptState } from '@/core/sittings/attempt';
 import type { Lateness } from '@/core/sittings/late';
 import { endOf, type Outage, type Stretch } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
-import { answersNow, attempts, extensions, outages, participants, pauses, sittings } from '../db/schema/exams';
+import { answersNow, attempts } from '../db/schema/attempts';
+import { extensions, participants, pauses, sittings } from '../db/schema/exams';
+import { outages } from '../db/schema/jobs';
 import { participantOf } from '../people/participants';
 
 export type AttemptRow = typeof attempts.$inferSelect;

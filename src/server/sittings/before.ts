@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { CalculatorKind } from '@/core/aids/calculator';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
@@ -10,7 +10,9 @@ import type { LateRule } from '@/core/sittings/late';
 import type { NextTry, Tries } from '@/core/sittings/tries';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
-import { attempts, sittings } from '../db/schema/exams';
+import { attempts } from '../db/schema/attempts';
+import { sittings } from '../db/schema/exams';
+import { members } from '../db/schema/people';
 import { participantIn } from '../people/participants';
 import { traitsOf } from '../people/traits';
 import { minutesOf, nextTryIn } from './enter';
@@ -31,6 +33,8 @@ export interface HowItRuns {
   pages: ExamPlan['pages'];
   /** Sections with a time of their own. */
   timed: { title: string; minutes: number }[];
+  /** With whom it is written together, by name. */
+  together: string[];
   calculator: CalculatorKind | null;
   formulas: boolean;
   practice: boolean;
@@ -39,11 +43,18 @@ export interface HowItRuns {
   tries: Tries | null;
 }
 
+/** What of it is somebody's own. */
+interface Own {
+  traits?: Traits;
+  minutes?: number;
+  together?: string[];
+}
+
 /** How a sitting runs for somebody with these traits and so much extra time. */
 export async function howItRuns(
   read: Reader,
   sitting: typeof sittings.$inferSelect,
-  { traits = NO_TRAITS, minutes = sitting.minutes }: { traits?: Traits; minutes?: number } = {},
+  { traits = NO_TRAITS, minutes = sitting.minutes, together = [] }: Own = {},
 ): Promise<HowItRuns> {
   const pinned = await placedIn(read, sitting.id);
   const without = sectionsWithout(pinned.plan, traits);
@@ -65,6 +76,7 @@ export async function howItRuns(
     timed: sections.flatMap(({ title, minutes: own }) =>
       own === undefined ? [] : [{ title, minutes: Math.ceil((own * minutes) / sitting.minutes) }],
     ),
+    together,
     calculator: plan.calculator ?? null,
     formulas: plan.formulas !== undefined,
     practice: plan.practice !== undefined,
@@ -98,9 +110,19 @@ export async function beforeSitting(ctx: Context, id: string): Promise<Result<Be
     .where(and(eq(attempts.sitting, id), eq(attempts.participant, participant.id)))
     .orderBy(asc(attempts.startedAt));
   const traits = await traitsOf(read, sitting.course, participant);
+  const others = participant.is === 'group' ? participant.members.filter((one) => one !== ctx.actor.id) : [];
+  const names = await read
+    .select({ name: members.name })
+    .from(members)
+    .where(inArray(members.id, [...others]))
+    .orderBy(asc(members.name));
   const { title, opensAt, endedAt, byHand, code } = sitting;
   return ok({
-    ...(await howItRuns(read, sitting, { traits, minutes: await minutesOf(read, sitting, participant, ctx.now) })),
+    ...(await howItRuns(read, sitting, {
+      traits,
+      together: names.map(({ name }) => name),
+      minutes: await minutesOf(read, sitting, participant, ctx.now),
+    })),
     sitting: id,
     title,
     opensAt,

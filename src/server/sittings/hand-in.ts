@@ -4,7 +4,7 @@ import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { isOverdue } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, type Outside } from '../context';
-import { attempts } from '../db/schema/exams';
+import { attempts } from '../db/schema/attempts';
 import { markHandedIn } from '../marking/mark-handed-in';
 import { keepLast } from './answer-log';
 import { happened } from './happenings';

@@ -10,7 +10,7 @@ import { accepts } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
-import { attemptFiles } from '../db/schema/exams';
+import { attemptFiles } from '../db/schema/attempts';
 import { type AttemptInTime, findAttempt } from './attempts';
 
 const input = handedFile.extend({

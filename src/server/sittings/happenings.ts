@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import type { Happening } from '@/core/sittings/story';
 import type { Transaction } from '../db/database';
-import { attempts, happenings } from '../db/schema/exams';
+import { attempts, happenings } from '../db/schema/attempts';
 import { changed } from '../events/versions';
 import type { AttemptRow } from './attempts';
 

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { eq } from 'drizzle-orm';
 import type { Transaction } from '../db/database';
-import { heartbeat, outages } from '../db/schema/exams';
+import { heartbeat, outages } from '../db/schema/jobs';
 
 /** How often a living server says so. */
 export const BEAT = 2_000;

@@ -1,9 +1,9 @@
 import { and, eq, gt, ne, notInArray, sql } from 'drizzle-orm';
 import type { Database, Reader } from '../db/database';
-import { answers, holds } from '../db/schema/exams';
+import { holds } from '../db/schema/attempts';
 import { members } from '../db/schema/people';
 import { changed } from '../events/versions';
-import type { LogEntry } from './answer-log';
+import { keepInStory, type LogEntry } from './answer-log';
 
 /** Who writes in a place holds it for so long after each change, in milliseconds. */
 export const HOLD = 20_000;
@@ -45,11 +45,7 @@ export async function claimPlaces(db: Database, { attempt, member, now, entries 
       .where(and(eq(holds.attempt, attempt), ne(holds.member, member), gt(holds.until, now)));
     const taken = new Set(others.map(({ item, slot }) => `${item} ${slot}`));
     const held = entries.filter(({ item, slot }) => slot !== null && taken.has(`${item} ${slot}`));
-    if (held.length > 0)
-      await tx
-        .insert(answers)
-        .values(held.map((entry) => ({ ...entry, attempt })))
-        .onConflictDoNothing();
+    await keepInStory(tx, attempt, held);
     // What was written long ago, without a connection, is no sign that they are at it now.
     const fresh = entries.filter(
       (entry) => entry.slot !== null && !held.includes(entry) && now - entry.writtenAt < HOLD,

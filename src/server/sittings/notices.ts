@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
-import { attempts } from '../db/schema/exams';
+import { attempts } from '../db/schema/attempts';
 import { participantsMeant, peopleMeant } from './meant';
 import { happened } from './happenings';
 import { type AttemptRow, findAttempt } from './attempts';

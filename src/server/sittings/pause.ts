@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
+import type { Participant } from '@/core/people/participant';
 import { type Context, parse } from '../context';
 import { pauses } from '../db/schema/exams';
 import { keepParticipant } from '../people/participants';
@@ -13,12 +14,9 @@ const input = z.object({ sitting: z.string(), people: peopleMeant });
 
 /** Lets the time stand still until it goes on. Of all: also of who comes meanwhile. */
 export async function pauseTime(ctx: Context, raw: unknown): Promise<Result<null>> {
-  const parsed = parse(input, raw);
-  if (!parsed.ok) return parsed;
-  const meant = await participantsMeant(ctx, parsed.value);
-  if (!meant.ok) return meant;
-  const { sitting } = parsed.value;
-  const only = meant.value && new Set(meant.value.map(({ id }) => id));
+  const asked = await whoIsMeant(ctx, raw);
+  if (!asked.ok) return asked;
+  const { sitting, meant, only } = asked.value;
   return ctx.db.transaction(async (tx) => {
     const writing = (await attemptsOf(tx, sitting, ctx.now)).filter(
       ({ attempt, state }) =>
@@ -26,7 +24,7 @@ export async function pauseTime(ctx: Context, raw: unknown): Promise<Result<null
     );
     if (writing.length === 0) return refuse('nobody-writes');
     if (writing.every(({ pausedAt }) => pausedAt !== null)) return refuse('stands-still-already');
-    for (const participant of meant.value ?? [null]) {
+    for (const participant of meant ?? [null]) {
       if (participant) await keepParticipant(tx, participant);
       const row = { sitting, participant: participant?.id ?? null, from: ctx.now, by: ctx.actor.id };
       await tx.insert(pauses).values({ ...row, id: newId() });
@@ -38,12 +36,9 @@ export async function pauseTime(ctx: Context, raw: unknown): Promise<Result<null
 
 /** Lets the time go on. Of all: also of those for whom alone it stood still. */
 export async function goOn(ctx: Context, raw: unknown): Promise<Result<null>> {
-  const parsed = parse(input, raw);
-  if (!parsed.ok) return parsed;
-  const meant = await participantsMeant(ctx, parsed.value);
-  if (!meant.ok) return meant;
-  const { sitting } = parsed.value;
-  const only = meant.value && new Set(meant.value.map(({ id }) => id));
+  const asked = await whoIsMeant(ctx, raw);
+  if (!asked.ok) return asked;
+  const { sitting, only } = asked.value;
   return ctx.db.transaction(async (tx) => {
     const lasting = and(eq(pauses.sitting, sitting), isNull(pauses.to));
     const ended = await tx
@@ -55,4 +50,20 @@ export async function goOn(ctx: Context, raw: unknown): Promise<Result<null>> {
     await tell(tx, sitting, only);
     return ok();
   });
+}
+
+/** Of whom a teacher speaks: themselves, and by their ids; null for everybody who is writing. */
+interface Asked {
+  sitting: string;
+  meant: Participant[] | null;
+  only: ReadonlySet<string> | null;
+}
+
+async function whoIsMeant(ctx: Context, raw: unknown): Promise<Result<Asked>> {
+  const parsed = parse(input, raw);
+  if (!parsed.ok) return parsed;
+  const meant = await participantsMeant(ctx, parsed.value);
+  if (!meant.ok) return meant;
+  const only = meant.value && new Set(meant.value.map(({ id }) => id));
+  return ok({ sitting: parsed.value.sitting, meant: meant.value, only });
 }

@@ -6,7 +6,8 @@ import type { Lot } from '@/core/exams/lot';
 import { type ExamPlan, examForm } from '@/core/exams/plan';
 import { type Pool, poolOf } from '@/core/exams/pool';
 import type { Reader } from '../db/database';
-import { mendings, sittings } from '../db/schema/exams';
+import { sittings } from '../db/schema/exams';
+import { mendings } from '../db/schema/marks';
 import { versionOf } from '../events/versions';
 import { revisionsOf } from '../exams/revisions';
 

@@ -14,7 +14,7 @@ import { may } from '@/core/people/may';
 import { isOver } from '@/core/sittings/attempt';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
-import { checks } from '../db/schema/exams';
+import { checks } from '../db/schema/attempts';
 import type { FirstMark } from '../marking/first-marks';
 import { type ResultSlot, slotsSeen } from '../results/slots-seen';
 import { currentAnswers, findAttempt } from './attempts';

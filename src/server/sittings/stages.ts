@@ -9,7 +9,8 @@ import { type AttemptState, isOver } from '@/core/sittings/attempt';
 import { endOf } from '@/core/sittings/time';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader, Transaction } from '../db/database';
-import { extensions, stages } from '../db/schema/exams';
+import { stages } from '../db/schema/attempts';
+import { extensions } from '../db/schema/exams';
 import { type AttemptInTime, type AttemptRow, findAttempt } from './attempts';
 import { placedIn } from './pinned';
 

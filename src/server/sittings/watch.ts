@@ -10,7 +10,8 @@ import type { Tries } from '@/core/sittings/tries';
 import { slowedMembers } from '../auth/tries';
 import { type Context, NOT_FOUND } from '../context';
 import type { Reader } from '../db/database';
-import { answersNow, attempts, extensions, sittings } from '../db/schema/exams';
+import { answersNow, attempts } from '../db/schema/attempts';
+import { extensions, sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
 import { inSitting } from '../people/courses';
 import { entitledIn } from '../people/provisions';
@@ -65,6 +66,8 @@ export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'>
   link: boolean;
   /** It is for some students of the course only. */
   some: boolean;
+  /** Each group writes together: how many groups there are, and how many students are in none. */
+  groups: { count: number; alone: number } | null;
   /** What has to be typed to get in; null when nothing has. */
   code: string | null;
   people: WatchedPerson[];
@@ -116,11 +119,13 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   const minutesOf = (participant: string): number =>
     more.filter((e) => e.participant === participant).reduce((n, e) => n + e.minutes, 0);
   const link = row.who === 'link';
+  const together = row.who === 'groups';
   const students = roster.flatMap((student): WatchedPerson[] => {
     const participant = groupOf.get(student.id) ?? student.id;
     const mine = begun.get(participant);
     // Of those who come by a link nobody is waited for.
-    if (!mine && (link || !expected.has(student.id))) return [];
+    // Whoever is in no group cannot get in where groups write.
+    if (!mine && (link || !expected.has(student.id) || (together && !groupOf.has(student.id)))) return [];
     return [
       {
         ...student,
@@ -142,6 +147,9 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
     ...sitting,
     link,
     some: only !== null,
+    groups: together
+      ? { count: new Set(groupOf.values()).size, alone: [...expected].filter((id) => !groupOf.has(id)).length }
+      : null,
     people: [...students, ...guests],
     paperLength: paperLength((await placedIn(read, id)).plan),
     questions: pool.map(({ id: item, number, question }) => ({

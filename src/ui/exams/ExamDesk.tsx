@@ -25,6 +25,7 @@ import { useAutosave } from '../parts/use-autosave';
 import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { marksText, marksWords } from '../words/marks';
+import { refusalText } from '../words/refusals';
 import { Blueprint } from './Blueprint';
 import { ChosenRows } from './ChosenRows';
 import { ExamMargin } from './ExamMargin';
@@ -62,6 +63,8 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
   const [dialog, setDialog] = useState<'try' | 'schedule' | 'keep' | null>(null);
   const course = exam.course?.id ?? null;
   const [trouble, setTrouble] = useState<string | null>(null);
+  /** One click is one copy. */
+  const [copying, setCopying] = useState(false);
   const save = useCallback(
     (value: ExamPlan, base: number) => savePlanAction({ exam: exam.id, base, plan: value }),
     [exam.id],
@@ -130,10 +133,14 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
         <UndoRedo {...history} />
         <Button
           variant="quiet"
+          disabled={copying}
           onClick={async () => {
+            setCopying(true);
             await flush();
             const copy = await copyExamAction(exam.id);
-            if (copy.ok) router.push(`/exams/${copy.value.id}`);
+            if (copy.ok) return router.push(`/exams/${copy.value.id}`);
+            setCopying(false);
+            setTrouble(refusalText(copy.refusal));
           }}
         >
           Take a copy
@@ -184,62 +191,72 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
           </div>
         </div>
       )}
-      <div className="split with-margin">
-        <div className="sheet plain">
-          <div className="d-flex gap-3 mb-2">
-            <input
-              className="bare strong fs-6"
-              aria-label="Title of the exam"
-              value={plan.title}
-              maxLength={200}
-              onChange={(e) => e.target.value.trim() && change({ ...plan, title: e.target.value }, 'title')}
+      {exam.locked && (
+        <div className="px-3">
+          <p className="advice mb-2" role="status">
+            Locked by {exam.owner.name}: nothing here can be changed.{' '}
+            {exam.keeps ? '“Keep…” unlocks it.' : 'Take a copy to change it.'}
+          </p>
+        </div>
+      )}
+      <fieldset className="as-if-none" disabled={exam.locked}>
+        <div className="split with-margin">
+          <div className="sheet plain">
+            <div className="d-flex gap-3 mb-2">
+              <input
+                className="bare strong fs-6"
+                aria-label="Title of the exam"
+                value={plan.title}
+                maxLength={200}
+                onChange={(e) => e.target.value.trim() && change({ ...plan, title: e.target.value }, 'title')}
+              />
+            </div>
+            <textarea
+              className="bare"
+              rows={2}
+              aria-label="Instructions"
+              placeholder="Instructions that students read before they begin"
+              value={plan.instructions}
+              maxLength={5000}
+              onChange={(e) => change({ ...plan, instructions: e.target.value }, 'instructions')}
+            />
+            <Trouble>{trouble}</Trouble>
+            <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} id="plan">
+              {plan.sections.map((section, s) => (
+                <PlanSection
+                  key={section.id}
+                  section={section}
+                  letter={sectionLetter(s)}
+                  numbers={numbers[s] ?? []}
+                  alone={plan.sections.length === 1}
+                  taken={taken}
+                  view={view}
+                  from={from}
+                  people={people}
+                  chosen={chosen}
+                  onChoose={choose}
+                  onPick={(question) => place(section.id, question)}
+                  change={change}
+                />
+              ))}
+            </DndContext>
+            <Button variant="quiet" onClick={() => change((p) => withSection(p, crypto.randomUUID()))}>
+              + Section
+            </Button>
+            <ChosenRows plan={plan} chosen={chosen} change={change} onClose={() => setChosen(new Set())} />
+            <Blueprint
+              plan={plan}
+              there={view.there}
+              shelves={from.shelves}
+              agreed={agreed}
+              mayAgree={mayAgree}
+              change={change}
+              onPlace={place}
             />
           </div>
-          <textarea
-            className="bare"
-            rows={2}
-            aria-label="Instructions"
-            placeholder="Instructions that students read before they begin"
-            value={plan.instructions}
-            maxLength={5000}
-            onChange={(e) => change({ ...plan, instructions: e.target.value }, 'instructions')}
-          />
-          <Trouble>{trouble}</Trouble>
-          <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} id="plan">
-            {plan.sections.map((section, s) => (
-              <PlanSection
-                key={section.id}
-                section={section}
-                letter={sectionLetter(s)}
-                numbers={numbers[s] ?? []}
-                alone={plan.sections.length === 1}
-                taken={taken}
-                view={view}
-                from={from}
-                people={people}
-                chosen={chosen}
-                onChoose={choose}
-                onPick={(question) => place(section.id, question)}
-                change={change}
-              />
-            ))}
-          </DndContext>
-          <Button variant="quiet" onClick={() => change((p) => withSection(p, crypto.randomUUID()))}>
-            + Section
-          </Button>
-          <ChosenRows plan={plan} chosen={chosen} change={change} onClose={() => setChosen(new Set())} />
-          <Blueprint
-            plan={plan}
-            there={view.there}
-            shelves={from.shelves}
-            agreed={agreed}
-            mayAgree={mayAgree}
-            change={change}
-            onPlace={place}
-          />
+          <ExamMargin exam={exam} zone={zone} plan={plan} view={view} change={change} />
         </div>
-        <ExamMargin exam={exam} zone={zone} plan={plan} view={view} change={change} />
-      </div>
+      </fieldset>
       {dialog === 'try' && (
         <TryPaper exam={exam.id} plan={plan} course={course} sets={view.sets} onClose={() => setDialog(null)} />
       )}

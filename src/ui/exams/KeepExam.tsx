@@ -17,18 +17,23 @@ interface Props {
 /** Whose an exam is, whether it is locked, and whether it is in the archive. */
 export function KeepExam({ exam, colleagues, onClose }: Props) {
   const [owner, setOwner] = useState(exam.owner.id);
+  /** As it was set here; the page comes a moment later. */
+  const [set, setSet] = useState({ locked: exam.locked, archived: exam.archived });
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const keep = async (change: { locked?: boolean; archived?: boolean; owner?: string }): Promise<void> => {
+    const before = set;
+    setSet({ locked: change.locked ?? set.locked, archived: change.archived ?? set.archived });
     const result = await keepExamAction({ exam: exam.id, ...change });
     setRefusal(result.ok ? null : result.refusal);
-    if (result.ok && change.owner !== undefined) onClose();
+    if (!result.ok) setSet(before);
+    else if (change.owner !== undefined) onClose();
   };
   return (
     <Dialog title="Keeping this exam" onClose={onClose}>
-      <CheckLine checked={exam.locked} onChange={(locked) => void keep({ locked })}>
+      <CheckLine checked={set.locked} onChange={(locked) => void keep({ locked })}>
         locked: nobody changes it, and everybody may take a copy
       </CheckLine>
-      <CheckLine className="mt-2" checked={exam.archived} onChange={(archived) => void keep({ archived })}>
+      <CheckLine className="mt-2" checked={set.archived} onChange={(archived) => void keep({ archived })}>
         in the archive: out of the list, and not to be scheduled; its sittings stay
       </CheckLine>
       <label className="form-label mt-3" htmlFor="owner">

@@ -41,6 +41,7 @@ export function RosterLine({ student, groups, onEmail, onSubjects, onGroup, onOu
         <input
           className="bare"
           type="email"
+          title={email ?? undefined}
           aria-label={`E-mail address of ${name}`}
           placeholder="none"
           defaultValue={email ?? ''}

@@ -4,8 +4,18 @@ import type { DrawnQuestion } from '../sheet/draw-sections';
 import { Trouble } from '../parts/Trouble';
 
 const WORDS = {
-  paper: { title: 'Hand in?', after: 'Afterwards you can no longer change anything.', act: 'Hand in' },
-  part: { title: 'Go on?', after: 'There is no way back to this part.', act: 'Go on' },
+  paper: {
+    title: 'Hand in?',
+    after: 'Afterwards you can no longer change anything.',
+    stay: 'Go on writing',
+    act: 'Hand in',
+  },
+  part: {
+    title: 'Leave this part?',
+    after: 'There is no way back to it.',
+    stay: 'Stay here',
+    act: 'Leave it for good',
+  },
 };
 
 interface Props {
@@ -22,7 +32,7 @@ interface Props {
 
 /** Asks before a paper or a part of it is left for good, with what is empty, partly answered, or marked to come back to. */
 export function LeavingDialog({ leaving, empty, half, later, trouble, onStay, onGo, onLeaving }: Props) {
-  const { title, after, act } = WORDS[leaving];
+  const { title, after, stay, act } = WORDS[leaving];
   const dialog = useRef<HTMLDialogElement>(null);
   const [busy, setBusy] = useState(false);
   useEffect(() => {
@@ -61,7 +71,7 @@ export function LeavingDialog({ leaving, empty, half, later, trouble, onStay, on
       <Trouble>{trouble}</Trouble>
       <div className="d-flex gap-2 justify-content-end">
         <button type="button" className="btn btn-outline-primary" onClick={onStay}>
-          Go on writing
+          {stay}
         </button>
         <button
           type="button"

@@ -4,23 +4,20 @@ import type { Result } from '@/core/base/result';
 import type { Room as RoomData } from '@/server/sittings/room';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
-import { Sign } from '../frame/Sign';
 import { sideOf } from '../kinds/registry';
 import { useLatest } from '../parts/use-latest';
 import type { DrawnChecked } from '../sheet/draw-checked';
 import type { DrawnQuestion, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
-import { marksWords } from '../words/marks';
-import { timeLeft } from '../words/time';
 import { Contents, type Fullness } from './Contents';
 import { NoticeBox } from './NoticeBox';
 import { ClockStopped, HandedIn, LetBackIn } from './InsteadOfSheet';
 import { LeavingDialog } from './LeavingDialog';
 import { PracticeBox } from './PracticeBox';
 import { ReadAloud } from './ReadAloud';
-import { ReadingSize } from './ReadingSize';
-import { type DrawnFormulaSheet, RoomAids } from './RoomAids';
+import type { DrawnFormulaSheet } from './RoomAids';
+import { RoomTop } from './RoomTop';
 import { type Saving, useAnswers } from './use-answers';
 import { usePractice } from './use-practice';
 import { useStage } from './use-stage';
@@ -115,6 +112,8 @@ export function Room({ room }: { room: DrawnRoom }) {
   const keeper = useMemo(() => ({ keep: keepFile, onTheirWay: files }), [keepFile, files]);
   const [page, setPage] = useState(0);
   const listening = useListening();
+  // A button that nobody hears yet would be dead under a hasty hand.
+  const deaf = !listening || clock.pausedAt !== null;
   const [contents, setContents] = useState(false);
   const [asking, setAsking] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -132,7 +131,7 @@ export function Room({ room }: { room: DrawnRoom }) {
   }, []);
   const isLater = (item: string): boolean => (answers[item]?.[''] as { later?: boolean } | undefined)?.later === true;
   const toggleLater = (): void => {
-    if (current) answer(current.id, null, { later: !isLater(current.id) });
+    if (current && !deaf) answer(current.id, null, { later: !isLater(current.id) });
   };
 
   const handIn = useCallback(async (): Promise<void> => {
@@ -160,6 +159,10 @@ export function Room({ room }: { room: DrawnRoom }) {
   }, [room.attempt, sendAll, setClock, wholeOver]);
 
   const leave = staged.isLast ? handIn : staged.goOn;
+  const askToLeave = (): void => {
+    if (room.confirmHandIn) setAsking(true);
+    else void leave();
+  };
   const tried = useRef(false);
   useEffect(() => {
     if (!wholeOver) tried.current = false;
@@ -179,74 +182,25 @@ export function Room({ room }: { room: DrawnRoom }) {
   const whyRefused = ({ id }: DrawnQuestion): 'held' | 'unfit' | undefined =>
     refused.find(({ item }) => item === id)?.why;
   const notTaken = items.filter(whyRefused);
+  const arrived = (saving === 'saved' || saving === 'saving') && notTaken.length === 0;
   if (clock.handedInAt !== null)
-    return (
-      <HandedIn
-        title={room.title}
-        aside={clock.aside}
-        arrived={
-          (saving === 'saved' || saving === 'saving') && notTaken.length === 0 ? null : savingText(saving, notTaken)
-        }
-      />
-    );
+    return <HandedIn title={room.title} aside={clock.aside} arrived={arrived ? null : savingText(saving, notTaken)} />;
   if (room.sections.length === 0) return <LetBackIn title={room.title} />;
 
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
-  // A button that nobody hears yet would be dead under a hasty hand.
-  const deaf = !listening || clock.pausedAt !== null;
   const total = own ? own.to - own.from : clock.deadline - clock.startedAt;
   return (
     <div className="room">
-      <header className="room-top">
-        <Sign size={26} />
-        <div className="what">
-          <h1>{room.title}</h1>
-          <small>
-            {section && room.sections.length > 1 && room.pages !== 'whole'
-              ? `Section ${section.letter} · ${section.title}`
-              : marksWords(room.marks)}
-            {stage && ` · part ${stage.number} of ${stage.of}`}
-          </small>
-        </div>
-        <span
-          className={`saved-state ${(saving === 'saved' || saving === 'saving') && notTaken.length === 0 ? '' : 'off'}`}
-          role="status"
-        >
-          {savingText(saving, notTaken)}
-        </span>
-        <RoomAids calculator={room.calculator} formulas={room.formulas} />
-        <ReadingSize large={room.largePrint} />
-        <div className={`time ${partLeft < 300_000 ? 'short' : ''}`}>
-          <div className="line">
-            <span>
-              <strong>{over ? 'Time is over' : timeLeft(partLeft)}</strong> {!over && 'left'}
-              {clock.pausedAt !== null && ', stopped'}
-            </span>
-            <span>of {Math.round(total / 60_000)}</span>
-          </div>
-          <div className="track" aria-hidden="true">
-            <div className="fill" style={{ width: `${Math.max(0, Math.min(100, (partLeft / total) * 100))}%` }} />
-          </div>
-        </div>
-        <button
-          type="button"
-          className="btn btn-outline-primary contents-open"
-          disabled={deaf}
-          onClick={() => setContents(true)}
-        >
-          Contents
-        </button>
-        {staged.isLast && (
-          <button
-            type="button"
-            className="btn btn-primary"
-            disabled={deaf}
-            onClick={() => (room.confirmHandIn ? setAsking(true) : void handIn())}
-          >
-            Hand in
-          </button>
-        )}
-      </header>
+      <RoomTop
+        room={room}
+        section={room.pages === 'whole' || (room.sections.length === 1 && !stage) ? undefined : section}
+        stage={stage}
+        saved={{ text: savingText(saving, notTaken), fine: arrived }}
+        time={{ left: partLeft, total, stopped: clock.pausedAt !== null }}
+        disabled={deaf}
+        onContents={() => setContents(true)}
+        onHandIn={staged.isLast ? askToLeave : null}
+      />
       <div className={`room-body ${clock.pausedAt === null ? '' : 'covered'}`}>
         <Contents
           sections={room.sections}
@@ -266,7 +220,7 @@ export function Room({ room }: { room: DrawnRoom }) {
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           <NoticeBox attempt={room.attempt} notice={clock.notice} />
           {clock.pausedAt !== null && <ClockStopped left={partLeft} />}
-          {page === 0 && room.instructions && <p>{room.instructions}</p>}
+          {page === 0 && (stage?.number ?? 1) === 1 && room.instructions && <p>{room.instructions}</p>}
           {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}
           <fieldset className="as-if-none" disabled={deaf || over}>
             <FileKeeper value={keeper}>
@@ -330,12 +284,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                 {room.pages === 'question' ? `${pages[page + 1]?.[0]?.number}` : 'Next section'} ›
               </button>
             ) : (
-              <button
-                type="button"
-                className="btn btn-primary"
-                disabled={deaf}
-                onClick={() => (room.confirmHandIn ? setAsking(true) : void leave())}
-              >
+              <button type="button" className="btn btn-primary" disabled={deaf} onClick={askToLeave}>
                 {staged.isLast ? 'Hand in' : 'Go on for good ›'}
               </button>
             )}

@@ -66,7 +66,7 @@ export function ChangeTimes({
         value={closes}
         onChange={(e) => setCloses(e.target.value)}
       />
-      <div className="d-flex gap-2 align-items-center">
+      <div className="fact-line mb-2">
         <CountInput
           label="Minutes for each"
           count={minutes}

@@ -9,6 +9,8 @@ interface Facts {
   some: boolean;
   /** Whoever has the link, too. */
   link: boolean;
+  /** Each group of the course together. */
+  groups: { count: number; alone: number } | null;
   code: string | null;
   opensAt: number;
   closesAt: number;
@@ -21,10 +23,13 @@ export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: Facts, now
   const students = facts.some
     ? `${plural(facts.students, 'chosen student')} of ${facts.course}`
     : `all ${plural(facts.students, 'student')} of ${facts.course}`;
-  const everybody = facts.link ? `whoever has the link, and the students of ${facts.course}` : students;
+  const alone = facts.groups?.alone ?? 0;
+  const without = alone > 0 ? ` ${plural(alone, 'student is', 'students are')} in no group and cannot get in.` : '';
+  const together = facts.groups && `${plural(facts.groups.count, 'group')} of ${facts.course}, each together,`;
+  const everybody = facts.link ? `whoever has the link, and the students of ${facts.course}` : (together ?? students);
   const coded = facts.code === null ? '' : ` with the code ${facts.code}`;
   if (door.open)
-    return `Open: ${everybody} can get in now${coded}, until ${timeOnly(door.until, facts.zone)}. Nobody else can.`;
+    return `Open: ${everybody} can get in now${coded}, until ${timeOnly(door.until, facts.zone)}. Nobody else can.${without}`;
   switch (door.reason) {
     case 'no-students':
       return `Nobody can get in: ${facts.course} has no students.`;
@@ -33,9 +38,9 @@ export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: Facts, now
     case 'ended':
       return 'Nobody can get in: you have ended it.';
     case 'not-yet':
-      return `Nobody can get in yet: it opens ${dayAndTime(facts.opensAt, facts.zone)}, ${fromNow(facts.opensAt, now)}, for ${everybody}${coded}.`;
+      return `Nobody can get in yet: it opens ${dayAndTime(facts.opensAt, facts.zone)}, ${fromNow(facts.opensAt, now)}, for ${everybody}${coded}.${without}`;
     case 'by-hand':
-      return `Nobody can get in yet: it opens when you say so, for ${everybody}${coded}.`;
+      return `Nobody can get in yet: it opens when you say so, for ${everybody}${coded}.${without}`;
     case 'over':
       return `Nobody can get in any more: it ended ${dayAndTime(facts.closesAt, facts.zone)}.`;
   }

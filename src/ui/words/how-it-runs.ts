@@ -1,6 +1,6 @@
 import type { HowItRuns } from '@/server/sittings/before';
 import { lateText } from './late';
-import { marksWords, plural } from './marks';
+import { listed, marksWords, plural } from './marks';
 import { timeOnly } from './time';
 import { triesSentence } from './tries';
 
@@ -11,6 +11,11 @@ export function howItRunsText(how: HowItRuns): string[] {
   return [
     `${plural(how.questions, 'question')}${marks}.`,
     `You have ${plural(how.minutes, 'minute')}${extra}, from the moment you begin, and it ends for all at ${timeOnly(how.closesAt)}.`,
+    ...(how.together.length > 0
+      ? [
+          `You write it together with ${listed(how.together)}: one paper for all of you, and one at a time in each place.`,
+        ]
+      : []),
     ...how.timed.map(({ title, minutes }) => `${title} has ${plural(minutes, 'minute')} of its own; then it closes.`),
     how.moves === 'forward'
       ? `You go forward only: what you have left, ${how.pages === 'question' ? 'question by question' : 'section by section'}, you cannot come back to.`
@@ -33,5 +38,5 @@ function aids({ calculator, formulas }: HowItRuns): string[] {
     ...(calculator ? [calculator === 'scientific' ? 'a scientific calculator' : 'a calculator'] : []),
     ...(formulas ? ['a formula sheet'] : []),
   ];
-  return allowed.length > 0 ? [`In the room there is ${allowed.join(' and ')}.`] : [];
+  return allowed.length > 0 ? [`In the room there is ${listed(allowed)}.`] : [];
 }

@@ -1,11 +1,11 @@
 import type { ExtraTime, Provision } from '@/core/people/provision';
-import { plural } from './marks';
+import { listed, plural } from './marks';
 import { dayOnly } from './time';
 
 /** "25 % and 5 minutes"; empty for none. */
 export function extraTimeText({ percent, minutes }: ExtraTime): string {
   const parts = [...(percent > 0 ? [`${percent} %`] : []), ...(minutes > 0 ? [plural(minutes, 'minute')] : [])];
-  return parts.join(' and ');
+  return listed(parts);
 }
 
 /** What is provided, in a line: "25 % extra time, large print, until 1 Jul 2027"; empty for nothing. */

@@ -1,3 +1,4 @@
+import { listed } from './marks';
 import { type Aspect, ASPECTS, type Moment, MOMENTS, type Sees } from '@/core/exams/sees';
 
 export const ASPECT_WORDS: Record<Aspect, string> = {
@@ -21,9 +22,6 @@ const WHEN: Record<Moment, string> = {
   released: 'when you release the results',
   never: 'never',
 };
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
 /** The table as one sentence. */
 export function seesSentence(sees: Sees): string {

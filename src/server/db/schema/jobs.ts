@@ -30,3 +30,18 @@ export const versions = sqliteTable(
   },
   (t) => [uniqueIndex('versions_in_order').on(t.version)],
 );
+
+/** Stretches in which the server did not serve; their time is given back. */
+export const outages = sqliteTable('outages', {
+  id: integer('id').primaryKey({ autoIncrement: true }),
+  from: integer('from_at').notNull(),
+  to: integer('to_at').notNull(),
+  /** The data of its beginning were brought back then. */
+  restored: integer('restored', { mode: 'boolean' }).notNull().default(false),
+});
+
+/** The last sign of life of any server process on this database; one row. */
+export const heartbeat = sqliteTable('heartbeat', {
+  id: integer('id').primaryKey(),
+  at: integer('at').notNull(),
+});

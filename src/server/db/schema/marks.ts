@@ -1,0 +1,61 @@
+import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { attempts } from './attempts';
+import { sittings } from './exams';
+import { members } from './people';
+
+/**
+ * What was changed about a question of a sitting after it was written. The
+ * marks that come of it count from the moment it is applied, all at once, and
+ * no longer when it is taken back.
+ */
+export const mendings = sqliteTable(
+  'mendings',
+  {
+    id: text('id').primaryKey(),
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    item: text('item').notNull(),
+    /** `Change[]` as JSON. */
+    changes: text('changes', { mode: 'json' }).notNull(),
+    reason: text('reason').notNull(),
+    state: text('state').$type<'running' | 'applied' | 'cancelled' | 'taken back'>().notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+    appliedAt: integer('applied_at'),
+    takenBackAt: integer('taken_back_at'),
+    /** How many marks it changed, in how many scripts. */
+    marksChanged: integer('marks_changed').notNull().default(0),
+    scripts: integer('scripts').notNull().default(0),
+  },
+  (t) => [index('mendings_sitting').on(t.sitting, t.state)],
+);
+
+/** Append-only history: the newest row of (attempt, item, slot) counts, but none of a mending that is not applied. */
+export const marks = sqliteTable(
+  'marks',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    slot: text('slot').notNull(),
+    /** Exact marks as text; null while it waits for a person. */
+    marks: text('marks'),
+    /** The member who gave it; null for the answer rules. */
+    by: text('by').references(() => members.id),
+    /** `TraceStep[]` as JSON. */
+    trace: text('trace', { mode: 'json' }).notNull(),
+    feedback: text('feedback').notNull(),
+    remark: text('remark').notNull(),
+    /** What a person found by a rubric, `Judgement` as JSON; null without one. */
+    judgement: text('judgement', { mode: 'json' }),
+    at: integer('at').notNull(),
+    /** The mending that it came of. */
+    mending: text('mending').references(() => mendings.id),
+  },
+  (t) => [index('marks_mending').on(t.mending), index('marks_attempt').on(t.attempt, t.item, t.slot)],
+);
