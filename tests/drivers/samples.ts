@@ -56,6 +56,27 @@ export function sampleQuestion(title: string): QuestionBody {
   };
 }
 
+/** One number that is right or not, for two marks; a machine marks all of it. */
+export function numberQuestion(title: string): QuestionBody {
+  return {
+    ...emptyQuestion,
+    title,
+    content: {
+      type: 'doc',
+      content: [
+        {
+          type: 'paragraph',
+          content: [
+            { type: 'text', text: `${title}: how many?` },
+            { type: 'inlineSlot', attrs: { id: 'a' } },
+          ],
+        },
+      ],
+    },
+    slots: { a: { kind: 'number', marks: '2', setup: { ...number.fresh(), rules: numberKey('42') } } },
+  };
+}
+
 /** An answer decided by itself, and a value that only keys use. */
 const SECRET_ANSWERS = [{ response: { text: 'secretkeyword too' }, share: '1/2', feedback: 'Secret feedback' }];
 const SECRET_VALUES: Variation['values'] = [

@@ -320,3 +320,39 @@ test('what the teacher says stands in the rooms until it is read', async () => {
   await page.reload();
   await expect(row).toContainText('read it');
 });
+
+test('an exam is copied by one hasty click once, locked so that nobody changes it, and archived', async () => {
+  await goTo(page, '/exams');
+  await page.getByRole('link', { name: 'Certificate', exact: true }).click();
+  await page.getByRole('button', { name: 'Take a copy' }).dblclick();
+  await expect(page.getByLabel('Title of the exam')).toHaveValue('Certificate, copy');
+  const address = page.url();
+  await goTo(page, '/exams');
+  await expect(page.getByRole('link', { name: 'Certificate, copy' })).toHaveCount(1);
+  await goTo(page, address);
+  await page.getByRole('button', { name: 'Keep…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Keeping this exam' });
+  await dialog.getByLabel(/^locked/).check();
+  expect(await barriers(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText('nothing here can be changed', { exact: false })).toBeVisible();
+  await expect(page.getByLabel('Title of the exam')).toBeDisabled();
+  expect(await barriers(page)).toEqual([]);
+
+  const { page: colleague, context } = await stage.signIn('thandeka');
+  await goTo(colleague, address);
+  await expect(colleague.getByText('Take a copy to change it.', { exact: false })).toBeVisible();
+  await expect(colleague.getByRole('button', { name: 'Keep…' })).toHaveCount(0);
+  await context.close();
+
+  await page.getByRole('button', { name: 'Keep…' }).click();
+  await dialog.getByLabel(/^in the archive/).check();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await goTo(page, '/exams');
+  await expect(page.getByRole('link', { name: 'Certificate, copy' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Archive' }).click();
+  await page.getByRole('link', { name: 'Certificate, copy' }).click();
+  await page.getByRole('button', { name: 'Schedule…' }).click();
+  await page.getByRole('button', { name: 'Schedule it' }).click();
+  await expect(page.getByRole('dialog')).toContainText('This exam is in the archive.');
+});

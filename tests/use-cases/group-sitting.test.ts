@@ -1,5 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { eq } from 'drizzle-orm';
 import { must } from '@/core/base/result';
+import { attempts } from '@/server/db/schema/attempts';
 import { groupMembers, groups } from '@/server/db/schema/people';
 import { openResults } from '@/server/results/results';
 import { enterSitting } from '@/server/sittings/enter';
@@ -93,6 +95,15 @@ describe('what one of the group writes', () => {
     expect((await seen('ben')).holds).toEqual([]);
   });
 
+  it('and could not be taken fills no disk: the story is bounded', async () => {
+    await write('ada', 'yaw');
+    await dept.out.db.transaction((tx) =>
+      tx.update(attempts).set({ storyWeight: 20_000_000 }).where(eq(attempts.id, attempt)),
+    );
+    expect(await write('ben', 'pitch')).toBe('held');
+    expect((await dept.story(attempt)).devices).toEqual(['device-of-ada']);
+  });
+
   it('at the same moment is one’s alone', async () => {
     const both = await Promise.all([write('ada', 'yaw'), write('ben', 'pitch')]);
     expect(both.sort()).toEqual(['held', 'saved']);
@@ -120,4 +131,11 @@ it('it is handed in once, for all of them', async () => {
     ['ada', attempt, dept.now],
     ['ben', attempt, dept.now],
   ]);
+});
+
+it('whoever is in no group is told so at the door, and is nobody who is waited for', async () => {
+  await dept.out.db.transaction((tx) => tx.delete(groupMembers).where(eq(groupMembers.member, dept.id('ben'))));
+  expect(await enterSitting(dept.as('ben'), sitting)).toMatchObject({ refusal: { code: 'no-group' } });
+  const watched = must(await watchSitting(dept.as('teacher'), sitting));
+  expect([watched.groups, watched.people.map(({ name }) => name)]).toEqual([{ count: 1, alone: 1 }, ['ada']]);
 });

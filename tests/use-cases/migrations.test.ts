@@ -8,9 +8,10 @@ import { afterEach, beforeEach, expect, it } from 'vitest';
 import { openDatabase } from '@/server/db/database';
 import { keptSearches, mediaKeepers, mediaUses, questions } from '@/server/db/schema/bank';
 import { attempts } from '@/server/db/schema/attempts';
-import { extensions, participants } from '@/server/db/schema/exams';
+import { extensions, participants, sittings } from '@/server/db/schema/exams';
 import { courseStaff } from '@/server/db/schema/people';
-import { currentAnswers } from '@/server/sittings/attempts';
+import { entitledIn } from '@/server/people/provisions';
+import { currentAnswers, findAttempt } from '@/server/sittings/attempts';
 import { heldFiles } from '@/server/sittings/handed-files';
 
 const MIGRATIONS = path.resolve(import.meta.dirname, '../../src/server/db/migrations');
@@ -169,5 +170,38 @@ it('what was handed in before stays marked, every teacher and marker keeps every
   ]);
   expect(await db.read.select().from(mediaKeepers)).toEqual([{ media: hash, member: 'imre' }]);
   expect(await db.read.select().from(mediaUses)).toEqual([{ media: hash, row: 1 }]);
+  db.close();
+});
+
+it('sittings, attempts and provisions of before go on as they were: sat once, never late, opened by the clock', async () => {
+  const client = await databaseBefore('0029_watch_and_tries');
+  await client.execute('PRAGMA foreign_keys = OFF');
+  await client.execute(
+    "INSERT INTO sittings (id, course, title, plan, opens_at, closes_at, minutes, boundaries, boundaries_version, created_by, created_at) VALUES ('s', 'c', 'Old', '{}', 1, 9000000, 30, '{}', 1, 'm', 1)",
+  );
+  await client.execute("INSERT INTO participants (id, kind, member, name) VALUES ('ada', 'member', 'ada', '')");
+  await client.execute(
+    "INSERT INTO attempts (id, sitting, participant, script, seed, started_at, minutes, seen_at) VALUES ('a', 's', 'ada', 1, 7, 1000, 38, 1000)",
+  );
+  await client.execute(
+    "INSERT INTO provisions (member, extra_time_percent, reason, decided_by, decided_at) VALUES ('ada', 25, 'reading', 'm', 1)",
+  );
+  client.close();
+
+  const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
+  const [sitting] = await db.read.select().from(sittings);
+  expect(sitting).toMatchObject({ byHand: false, dueAt: null, late: null, tries: null });
+  const found = await findAttempt(db.read, 'a', 2000);
+  expect(found).toMatchObject({
+    state: { startedAt: 1000, deadline: 1000 + 38 * 60_000, handedInAt: null },
+    pausedAt: null,
+    late: null,
+    attempt: { asideAt: null, reopenedAt: null },
+  });
+  expect((await entitledIn(db.read, 's', ['ada'], 2000)).get('ada')).toEqual({
+    extra: { percent: 25, minutes: 0 },
+    largePrint: false,
+    readAloud: false,
+  });
   db.close();
 });

@@ -2,6 +2,9 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import type { ExamPlan } from '@/core/exams/plan';
 import { giveMoreTime } from '@/server/sittings/change-sitting';
+import { markWaiting } from '@/server/marking/mark-handed-in';
+import { openResults } from '@/server/results/results';
+import { sweep } from '@/server/sittings/hand-in';
 import { enterSitting } from '@/server/sittings/enter';
 import { goOn, pauseTime } from '@/server/sittings/pause';
 import { checkQuestion } from '@/server/sittings/practice';
@@ -68,6 +71,43 @@ describe('forward only', () => {
     dept.pass(1);
     expect([await save('item0'), await save('item1')]).toEqual(['late', 'saved']);
     expect(Object.keys((await room()).answers)).toEqual(['item1']);
+  });
+
+  it('what was written without a connection counts in its part, as at the end of the time', async () => {
+    const { attempt, next } = await writing(forward);
+    dept.pass(2);
+    must(await next('item0'));
+    dept.now += 10_000;
+    const late = (age: number) =>
+      saveAnswers(dept.as('ada'), {
+        attempt,
+        device: 'device-two',
+        entries: [{ seq: ++seq, item: 'item0', slot: 'c', value: { text: 'offline' }, age }],
+      });
+    expect(must(await late(20_000)).saved).toHaveLength(1);
+    // Written after it was left.
+    expect(must(await late(5_000)).refused).toMatchObject([{ why: 'late' }]);
+  });
+
+  it('the clock hands in whatever part it is at', async () => {
+    const { attempt, save, sitting } = await writing(forward);
+    await save('item0');
+    dept.pass(31);
+    expect((await sweep(dept.out)).handedIn).toBe(1);
+    await markWaiting(dept.out);
+    const { rows } = must(await openResults(dept.as('teacher'), sitting));
+    expect(rows).toMatchObject([{ attempt }]);
+    expect(await goToNextStage(dept.as('ada'), attempt, { from: 'item0' })).toMatchObject({
+      refusal: { code: 'time-is-over' },
+    });
+  });
+
+  it('strangers leave nobody’s part', async () => {
+    const { attempt } = await writing(forward);
+    for (const who of ['ben', 'teacher', 'cleo'])
+      expect(await goToNextStage(dept.as(who), attempt, { from: 'item0' })).toMatchObject({
+        refusal: { code: 'forbidden' },
+      });
   });
 
   it('a second click, and another device, leave it once', async () => {

@@ -7,7 +7,8 @@ import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults } from '@/server/results/results';
 import { endSitting } from '@/server/sittings/change-sitting';
 import { enterSitting } from '@/server/sittings/enter';
-import { sweep } from '@/server/sittings/hand-in';
+import { handIn, sweep } from '@/server/sittings/hand-in';
+import { markHandedIn } from '@/server/marking/mark-handed-in';
 import { letBackIn } from '@/server/sittings/let-back-in';
 import { sendNotice } from '@/server/sittings/notices';
 import { ownSittings } from '@/server/sittings/own-sittings';
@@ -39,6 +40,13 @@ const save = (
   value: unknown = { text: 'yaw' },
   { age = 0, device = 'device-one' } = {},
 ) => saveAnswers(dept.as(who), { attempt, device, entries: [{ seq: ++seq, item: 'item0', slot: 'c', value, age }] });
+/** An attempt with an answer that a person has to read, handed in. */
+async function handedIn(who: string): Promise<string> {
+  const attempt = await enter(who);
+  await save(who, attempt, { text: 'perhaps' });
+  must(await handInAndMark(dept.as(who), attempt));
+  return attempt;
+}
 const clock = async (who: string, attempt: string) => must(await openRoom(dept.as(who), attempt)).clock;
 const left = async (who: string, attempt: string) => {
   const { deadline, now } = await clock(who, attempt);
@@ -145,27 +153,46 @@ describe('who has handed in', () => {
   });
 
   it('keeps the marks that a person gave where the answer stays, and waits anew where it does not', async () => {
-    const [ada, ben] = [await enter('ada'), await enter('ben')];
-    for (const [who, attempt] of [
-      ['ada', ada],
-      ['ben', ben],
-    ] as const) {
-      await save(who, attempt, { text: 'perhaps' });
-      must(await handInAndMark(dept.as(who), attempt));
+    const [ada, ben] = [await handedIn('ada'), await handedIn('ben')];
+    for (const attempt of [ada, ben]) {
       must(await giveMark(teacher(), { attempt, item: 'item0', slot: 'c', marks: '1', remark: 'good' }));
       dept.pass(1);
       must(await letBackIn(teacher(), { attempt, minutes: 5, reason: '' }));
     }
     await save('ben', ben, { text: 'something else' });
-    for (const [who, attempt] of [
-      ['ada', ada],
-      ['ben', ben],
-    ] as const)
-      must(await handInAndMark(dept.as(who), attempt));
+    must(await handInAndMark(dept.as('ada'), ada));
+    must(await handInAndMark(dept.as('ben'), ben));
     const by = async (attempt: string) =>
       (await currentMarks(dept.out.db.read, { attempt })).find(({ item, slot }) => item === 'item0' && slot === 'c')
         ?.by;
     expect([await by(ada), await by(ben)]).toEqual([dept.id('teacher'), null]);
+  });
+
+  it('before their marks were made, is marked by what they hand in then', async () => {
+    const ada = await enter('ada');
+    await save('ada', ada, { text: 'nonsense' });
+    // A marker that is at it until it is told to go on.
+    let goes = (): void => undefined;
+    const held = new Promise<void>((done) => (goes = done));
+    const { marker } = dept.out;
+    const slow = { ...marker, mark: (order: Parameters<typeof marker.mark>[0]) => held.then(() => marker.mark(order)) };
+    const row = await dept.attempt(ada);
+    must(
+      await handIn({ ...dept.as('ada'), marker: { ...marker, mark: () => Promise.reject(new Error('busy')) } }, ada),
+    );
+    const marking = markHandedIn({ ...dept.out, marker: slow }, row);
+    dept.pass(1);
+    must(await letBackIn(teacher(), { attempt: ada, minutes: 5, reason: '' }));
+    goes();
+    await marking;
+    expect((await dept.attempt(ada)).markedAt).toBeNull();
+    expect(await currentMarks(dept.out.db.read, { attempt: ada })).toEqual([]);
+    await save('ada', ada, { text: 'secretkeyword' });
+    must(await handInAndMark(dept.as('ada'), ada));
+    const mark = (await currentMarks(dept.out.db.read, { attempt: ada })).find(
+      ({ slot, item }) => slot === 'c' && item === 'item0',
+    );
+    expect(mark?.marks).toBe('1');
   });
 
   it.each([
@@ -188,14 +215,7 @@ describe('who has handed in', () => {
 
 describe('an attempt that is set aside', () => {
   it('counts nowhere, tells its student why, takes away no attempt, and comes back with its marks', async () => {
-    const [ada, ben] = [await enter('ada'), await enter('ben')];
-    for (const [who, attempt] of [
-      ['ada', ada],
-      ['ben', ben],
-    ] as const) {
-      await save(who, attempt, { text: 'perhaps' });
-      must(await handInAndMark(dept.as(who), attempt));
-    }
+    const [ada, ben] = [await handedIn('ada'), await handedIn('ben')];
     const counted = async () => must(await openResults(teacher(), sitting)).rows.map(({ name }) => name);
     const atDesk = async () => must(await openDesk(teacher(), sitting, 'item0')).answers.length;
     const answered = async () =>

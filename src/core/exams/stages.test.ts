@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { ofSeed } from './lot';
 import { assemble, unmended } from './paper';
-import type { ExamPlan } from './plan';
+import { examForm, type ExamPlan } from './plan';
+import { examReadiness } from './readiness';
 import { hasStages, stagesOf } from './stages';
 
 const { plan, revisions } = sampleExam(3);
@@ -34,4 +35,27 @@ describe('stages', () => {
       new Set([20]),
     );
   });
+});
+
+describe('sections with a time of their own', () => {
+  const said = (minutes: number[], whole: number): unknown[] => {
+    const sections = plan.sections.map((section, i) => ({
+      ...section,
+      ...(minutes[i] ? { minutes: minutes[i] } : {}),
+    }));
+    return examReadiness(unmended({ ...plan, minutes: whole, sections }, revisions))
+      .findings.filter(({ code }) => code === 'sections-longer')
+      .map(({ values }) => values);
+  };
+
+  it('that have more than the whole are warned of', () => {
+    expect(said([40, 50], 80)).toEqual([{ sections: 90, minutes: 80 }]);
+    expect([said([40, 40], 80), said([40], 80), said([], 80)]).toEqual([[], [], []]);
+  });
+});
+
+it('an exam of before is gone through freely, without aids', () => {
+  const { moves: _, ...before } = plan;
+  const read = examForm.schema.parse(before);
+  expect([read.moves, read.calculator, read.formulas, hasStages(read)]).toEqual(['free', undefined, undefined, false]);
 });

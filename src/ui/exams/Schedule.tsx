@@ -22,6 +22,8 @@ interface Props {
   minutes: number;
   courses: CourseRow[];
   stopping: number;
+  /** Students see key or explanations before the release. */
+  keyEarly: boolean;
   /** The department's time zone, in which the times are meant. */
   zone: string;
   onClose: () => void;
@@ -30,7 +32,7 @@ interface Props {
 type Who = 'all' | 'some' | 'groups' | 'link';
 
 /** Schedules a sitting: for whom, from when to when, how long each. */
-export function Schedule({ exam, course, minutes, courses, stopping, zone, onClose }: Props) {
+export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, zone, onClose }: Props) {
   const router = useRouter();
   // Now, unless another time is said.
   const [start] = useState(() => Math.floor(Date.now() / 60_000) * 60_000);
@@ -189,6 +191,9 @@ export function Schedule({ exam, course, minutes, courses, stopping, zone, onClo
           {beside('minutes')}
           <div className="mt-3">
             <TriesWords tries={form.tries} onChange={(tries) => set({ tries })} />
+            {form.tries && keyEarly && (
+              <p className="hand">The exam shows the key or explanations early: before their next attempt.</p>
+            )}
             {beside('tries')}
             <LateWords due={form.due} closes={form.closes} onChange={(due) => set({ due })} />
             {beside('dueAt')}

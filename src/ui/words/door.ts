@@ -2,7 +2,8 @@ import type { whoCanGetIn } from '@/core/sittings/entry';
 import { plural } from './marks';
 import { dayAndTime, fromNow, timeOnly } from './time';
 
-interface Facts {
+/** What of a sitting the line tells. */
+export interface DoorFacts {
   course: string;
   students: number;
   /** Only some students of the course. */
@@ -19,7 +20,7 @@ interface Facts {
 }
 
 /** The one line that says who can get in now, and who cannot and why. */
-export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: Facts, now: number): string {
+export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: DoorFacts, now: number): string {
   const students = facts.some
     ? `${plural(facts.students, 'chosen student')} of ${facts.course}`
     : `all ${plural(facts.students, 'student')} of ${facts.course}`;

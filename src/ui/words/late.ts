@@ -10,7 +10,7 @@ export function lateText(rule: LateRule | null, dueAt: number, zone?: string): s
     rule.of === 'marks'
       ? marksWords(rule.takes)
       : `${marksText(rule.takes)} % of ${rule.of === 'all' ? 'all marks' : 'what was earned'}`;
-  const grace = rule.grace > 0 ? `; ${plural(rule.grace, 'minute')} cost nothing` : '';
+  const grace = rule.grace > 0 ? `; ${plural(rule.grace, 'minute costs', 'minutes cost')} nothing` : '';
   return `${due}. Later, each ${rule.every} begun costs ${takes}${grace}.`;
 }
 
