@@ -16,7 +16,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   search: () => search(Number(process.env.BENCH_QUESTIONS ?? 100_000)),
   'save-ratio': () => saveRatio(),
   load: () => load({ students, seconds, kills: 0 }),
-  'load-with-kills': () => load({ students, seconds, kills: 5 }),
+  'load-with-kills': () => load({ students, seconds, kills: Number(process.env.BENCH_KILLS ?? 5) }),
   'under-attack': () => load({ students, seconds, kills: 0, attacked: true }),
   watch: () => watch(Number(process.env.BENCH_WATCHED ?? 1000)),
   room: () => room(),

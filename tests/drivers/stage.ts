@@ -27,12 +27,17 @@ export class Stage {
   async signIn(userName: string, viewport = LAPTOP): Promise<{ page: Page; context: BrowserContext }> {
     const somebody = await signIn(this.browser, this.base, userName, viewport);
     const { page } = somebody;
+    this.hear(page);
+    return somebody;
+  }
+
+  /** Notes what the console of a page complains of. */
+  hear(page: Page): void {
     page.on('pageerror', (e) => this.complaints.push(`${page.url()} ${e.message}`));
     page.on('console', (m) => {
       const cut = /Failed to fetch|ERR_|Failed to load resource/.test(m.text());
       if (m.type() === 'error' && !cut) this.complaints.push(`${page.url()} ${m.text()}`);
     });
-    return somebody;
   }
 
   async open(): Promise<void> {

@@ -65,7 +65,14 @@ describe('how it runs', () => {
       undefined,
       parted(([one]) => (one ? [{ ...one, minutes: 20 }] : [])),
     );
-    expect(await before('ada', sitting)).toMatchObject({ minutes: 90, extra: 30, timed: [{ minutes: 30 }] });
+    expect(await before('ada', sitting)).toMatchObject({
+      minutes: 90,
+      extra: 30,
+      timed: [{ minutes: 30 }],
+      // Extra time reaches past the common end; one begins before it all the same.
+      closesAt: dept.now + 150 * MINUTE,
+      beginBefore: dept.now + 120 * MINUTE,
+    });
     expect(await before('ben', sitting)).toMatchObject({ minutes: 60, extra: 0, timed: [{ minutes: 20 }] });
   });
 

@@ -43,17 +43,21 @@ it('has what a student is to sit, with their own minutes, and nothing that is ov
   expect(read(await ownCalendar(dept.as('cleo')))).toEqual([]);
 });
 
-it('keeps instants through a change to summer time, and words through every sign that has a meaning', () => {
-  // Clocks in central Europe go from 2:00 to 3:00 on 28 March 2027, at 1:00 UTC.
-  const opensAt = Date.UTC(2027, 2, 28, 0, 30);
-  const closesAt = Date.UTC(2027, 2, 28, 2, 30);
+// In central Europe clocks go on an hour on 28 March 2027 and back an hour on 31 October 2027, both at 1:00 UTC.
+it.each([
+  ['to', Date.UTC(2027, 2, 28, 0, 30)],
+  ['from', Date.UTC(2027, 9, 31, 0, 30)],
+])('keeps instants through a change %s summer time', (_, opensAt) => {
+  const closesAt = opensAt + 120 * MINUTE;
+  const sitting = { id: 'a', title: 'Drive train', course: 'WT', opensAt, closesAt, endedAt: null, minutes: 60 };
+  expect(read(calendarFile('Wind', [sitting], 0))).toMatchObject([{ start: opensAt, end: closesAt }]);
+});
+
+it('keeps words through every sign that has a meaning, in lines that are short enough', () => {
   const title = 'Drive, train; part \\ one\nEND:VEVENT — Überprüfung '.repeat(5).trim();
-  const file = calendarFile(
-    'Wind',
-    [{ id: 'a', title, course: 'WT', opensAt, closesAt, endedAt: null, minutes: 60 }],
-    0,
-  );
-  expect(read(file)).toMatchObject([{ summary: `${title}, WT`, start: opensAt, end: closesAt }]);
+  const sitting = { id: 'a', title, course: 'WT', opensAt: 0, closesAt: MINUTE, endedAt: null, minutes: 60 };
+  const file = calendarFile('Wind', [sitting], 0);
+  expect(read(file)).toMatchObject([{ summary: `${title}, WT` }]);
   // RFC 5545, 3.1: lines end with CRLF and have at most 75 octets.
   const lines = file.split('\r\n');
   expect(lines.every((line) => Buffer.byteLength(line) <= 75 && !line.includes('\n'))).toBe(true);

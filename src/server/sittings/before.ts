@@ -28,6 +28,7 @@ export interface HowItRuns {
   /** Questions and marks of their paper; null where papers differ. */
   questions: number;
   marks: string | null;
+  /** When it ends for them at the latest: extra time reaches past the common end. */
   closesAt: number;
   moves: ExamPlan['moves'];
   pages: ExamPlan['pages'];
@@ -70,7 +71,7 @@ export async function howItRuns(
     extra: minutes - sitting.minutes,
     questions: paperLength(plan),
     marks: least.equals(most) ? stored(most) : null,
-    closesAt: sitting.closesAt,
+    closesAt: sitting.closesAt + (minutes - sitting.minutes) * 60_000,
     moves: plan.moves,
     pages: plan.pages,
     timed: sections.flatMap(({ title, minutes: own }) =>
@@ -90,6 +91,8 @@ export interface BeforeSitting extends HowItRuns {
   sitting: string;
   title: string;
   opensAt: number;
+  /** Until when one can begin. */
+  beginBefore: number;
   endedAt: number | null;
   byHand: boolean;
   /** A code has to be typed to get in. */
@@ -126,6 +129,7 @@ export async function beforeSitting(ctx: Context, id: string): Promise<Result<Be
     sitting: id,
     title,
     opensAt,
+    beginBefore: sitting.closesAt,
     endedAt,
     byHand,
     coded: code !== null,

@@ -18,12 +18,14 @@ interface Props {
   account: string | null;
   /** A guest of another sitting in this browser. */
   elsewhere: boolean;
+  /** The department's time zone. */
+  zone: string;
   /** What can be seen of what was handed in. */
   children: ReactNode;
 }
 
 /** Where the link of a sitting leads: what it is, and the way in for somebody without an account. */
-export function ByLink({ sitting, account, elsewhere, children }: Props) {
+export function ByLink({ sitting, account, elsewhere, zone, children }: Props) {
   const { attempt, state } = sitting;
   // Being let in changes the page below; whoever was is led on by what stays.
   const [entered, enter, pending] = useActionState(enterAsGuestAction, null);
@@ -67,19 +69,21 @@ export function ByLink({ sitting, account, elsewhere, children }: Props) {
               </a>
             ) : state === 'before' ? (
               <p className="mb-0">
-                {sitting.byHand ? 'It opens when the teacher says so.' : `It opens ${dayAndTime(sitting.opensAt)}.`}
+                {sitting.byHand
+                  ? 'It opens when the teacher says so.'
+                  : `It opens ${dayAndTime(sitting.opensAt, zone)}.`}
               </p>
             ) : state === 'closed' ? (
               <p className="mb-0">It is over.</p>
             ) : sitting.as !== null ? (
               <>
-                <HowItRunsList how={sitting.how} />
+                <HowItRunsList how={sitting.how} zone={zone} />
                 <p>{sitting.as ? `You take part as ${sitting.as}.` : 'You take part without a name.'}</p>
                 <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} />
               </>
             ) : (
               <>
-                <HowItRunsList how={sitting.how} />
+                <HowItRunsList how={sitting.how} zone={zone} />
                 <GuestForm
                   sitting={sitting}
                   account={account}

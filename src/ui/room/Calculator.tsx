@@ -99,7 +99,7 @@ export function Calculator({ kind, shown }: { kind: CalculatorKind; shown: boole
   );
   return (
     <div className="calculator">
-      <div ref={strip} className="strip" aria-label="Worked out before" role="log">
+      <div ref={strip} className="worked-out" aria-label="Worked out before" role="log">
         <ol>
           {lines.map((line, i) => (
             <li key={i}>

@@ -71,7 +71,7 @@ export function QuestionView(props: Props) {
     if (!heldBy) return student;
     const writer = heldBy(id);
     return (
-      <fieldset className={writer === undefined ? 'as-if-none' : 'held'} disabled={writer !== undefined}>
+      <fieldset className="shared" disabled={writer !== undefined}>
         {student}
         <span role="status">{writer !== undefined && `${writer} writes here`}</span>
       </fieldset>

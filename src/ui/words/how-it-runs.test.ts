@@ -20,13 +20,13 @@ const how: HowItRuns = {
   late: null,
   tries: null,
 };
-const text = (part: Partial<HowItRuns> = {}): string => howItRunsText({ ...how, ...part }).join('\n');
+const text = (part: Partial<HowItRuns> = {}): string => howItRunsText({ ...how, ...part }, 'UTC').join('\n');
 
 describe('before one begins', () => {
   it('the plainest sitting is told in five sentences', () => {
-    expect(howItRunsText(how)).toHaveLength(5);
+    expect(howItRunsText(how, 'UTC')).toHaveLength(5);
     expect(text()).toContain('12 questions, 28 marks in all.');
-    expect(text()).toContain('You have 60 minutes, from the moment you begin');
+    expect(text()).toContain('You have 60 minutes, from the moment you begin, and it ends at 00:00 at the latest.');
     expect(text()).toContain('You may go to any question and come back to it.');
   });
 

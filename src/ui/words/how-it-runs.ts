@@ -4,13 +4,13 @@ import { listed, marksWords, plural } from './marks';
 import { timeOnly } from './time';
 import { triesSentence } from './tries';
 
-/** What whoever is about to begin should know, as sentences. */
-export function howItRunsText(how: HowItRuns): string[] {
+/** What whoever is about to begin should know, as sentences; times in the department's zone. */
+export function howItRunsText(how: HowItRuns, zone: string): string[] {
   const marks = how.marks === null ? '' : `, ${marksWords(how.marks)} in all`;
   const extra = how.extra > 0 ? ', your extra time included' : '';
   return [
     `${plural(how.questions, 'question')}${marks}.`,
-    `You have ${plural(how.minutes, 'minute')}${extra}, from the moment you begin, and it ends for all at ${timeOnly(how.closesAt)}.`,
+    `You have ${plural(how.minutes, 'minute')}${extra}, from the moment you begin, and it ends at ${timeOnly(how.closesAt, zone)} at the latest.`,
     ...(how.together.length > 0
       ? [
           `You write it together with ${listed(how.together)}: one paper for all of you, and one at a time in each place.`,
@@ -24,7 +24,7 @@ export function howItRunsText(how: HowItRuns): string[] {
         : 'You may go to any question and come back to it.',
     ...aids(how),
     ...(how.practice ? ['You can have answers checked while you write.'] : []),
-    ...(how.dueAt === null ? [] : [lateText(how.late, how.dueAt)]),
+    ...(how.dueAt === null ? [] : [lateText(how.late, how.dueAt, zone)]),
     ...(how.tries && how.tries.most !== 1
       ? [triesSentence(how.tries).replace('Each may', 'You may').replace('they like', 'you like')]
       : []),

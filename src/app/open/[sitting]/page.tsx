@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { maybeContext } from '@/server/auth/request';
 import { outside } from '@/server/outside';
+import { departmentZone } from '@/server/people/zone';
 import { openOwnResult } from '@/server/results/own-result';
 import { sittingByLink } from '@/server/sittings/by-link';
 import { ByLink } from '@/ui/room/ByLink';
@@ -20,6 +21,7 @@ export default async function ByLinkPage({ params }: { params: Promise<{ sitting
     <ByLink
       sitting={found.value}
       account={ctx && !guest ? ctx.actor.name : null}
+      zone={departmentZone()}
       elsewhere={guest && ctx.actor.sitting !== found.value.id}
     >
       {result?.ok && <ResultSheet result={result.value} />}

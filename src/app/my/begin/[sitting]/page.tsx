@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { studentContext } from '@/server/auth/request';
+import { departmentZone } from '@/server/people/zone';
 import { beforeSitting } from '@/server/sittings/before';
 import { EnterForm } from '@/ui/room/EnterForm';
 import { HowItRunsList } from '@/ui/room/HowItRunsList';
@@ -18,7 +19,7 @@ export default async function BeginPage({ params }: { params: Promise<{ sitting:
   if (!found.ok) notFound();
   const before = found.value;
   const { next } = before;
-  const door = whoCanGetIn({ ...before, students: 1, link: false }, ctx.now);
+  const door = whoCanGetIn({ ...before, closesAt: before.beginBefore, students: 1, link: false }, ctx.now);
   return (
     <div className="page" style={{ maxWidth: 720, margin: '0 auto' }}>
       <OpensItself moments={[before.opensAt, ...(next.is === 'later' ? [next.from] : [])]} now={ctx.now} />
@@ -26,7 +27,7 @@ export default async function BeginPage({ params }: { params: Promise<{ sitting:
         <h1 id="before" className="fs-5 fw-bold">
           {before.title}
         </h1>
-        <HowItRunsList how={before} />
+        <HowItRunsList how={before} zone={departmentZone()} />
         <div className="d-flex gap-3 align-items-center flex-wrap mt-3">
           <Link className="btn btn-quiet me-auto" href="/my">
             Not yet
