@@ -1,0 +1,63 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import type { OwnResult, OwnScore } from '@/server/results/own-result';
+import { ResultSheet } from '@/ui/results/ResultSheet';
+
+/** What a student reads over their answers. */
+const score: OwnScore = {
+  marks: '14',
+  of: '20',
+  percent: '70.0',
+  passed: true,
+  passPercent: '50',
+  grade: 'B',
+  rangeText: 'Good work.',
+  late: null,
+  sections: [
+    { title: 'Rotor', marks: '10', of: '12', passed: true, passPercent: null },
+    { title: 'Rescue', marks: '4', of: '8', passed: false, passPercent: '60' },
+  ],
+};
+const result: OwnResult = {
+  sitting: 's',
+  title: 'Certificate',
+  name: 'Ada Vale',
+  score,
+  together: null,
+  soFar: null,
+  revisedAt: null,
+  waitsUntil: null,
+  items: [],
+};
+const words = (part: Partial<OwnResult>): string =>
+  renderToStaticMarkup(<ResultSheet result={{ ...result, ...part }} />)
+    .replace(/<[^>]*>/g, ' ')
+    .replace(/\s+/g, ' ');
+
+describe('a result', () => {
+  it.each<[string, Partial<OwnResult>, string]>([
+    ['score and pass', {}, '14 of 20 70.0 % grade B ✓ passed pass mark 50 %'],
+    ['a section that is missed', {}, 'Rescue: 4 of 8, not the 60 % it needs'],
+    ['what its range reads', {}, 'Good work.'],
+    ['lateness and what it cost', { score: { ...score, late: { cost: '2', by: 61 * 60_000 } } }, 'Handed in 1 h 1 min late: − 2 marks.'],
+    ['lateness that costs nothing', { score: { ...score, late: { cost: '0', by: 1 } } }, 'Handed in 1 min late, which costs nothing.'],
+    [
+      'what several attempts come to',
+      { together: { attempts: 3, counts: 'mean', percent: '48.0', passed: false } },
+      'Of 3 attempts their mean counts: 48.0 %, not passed .',
+    ],
+    ['that nothing is released', { score: null }, 'Handed in Your result comes when your teacher releases it.'],
+    [
+      'what is known so far',
+      { score: null, soFar: { marks: '3', of: '9', waiting: 2 } },
+      '3 of 9 marks so far 2 answers wait for a person. Your result comes',
+    ],
+    ['that it was revised', { revisedAt: 1 }, 'These results were revised on'],
+  ])('tells %s', (_, part, expected) => {
+    expect(words(part)).toContain(expected);
+  });
+
+  it('says nothing of attempts and lateness where there is nothing to say', () => {
+    expect(words({})).not.toMatch(/attempt|late/);
+  });
+});
