@@ -51,13 +51,12 @@ export async function signIn(
   return { page, context };
 }
 
-/** From the link on a student's page: reads what is said before, then begins. */
+/** From the link on a student's page: reads what is said before, begins, and is in the room. */
 export async function begin(link: Locator): Promise<void> {
+  const page = link.page();
   await link.click();
-  await link
-    .page()
-    .getByRole('button', { name: /^Begin/ })
-    .click();
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.waitForURL(/\/room\//);
 }
 
 /** Waits until everything on a screen that saves by itself is with the server. */
