@@ -1,4 +1,5 @@
 import { CONVENTIONS } from '@/core/rules/maths/rules';
+import { USUAL_LATE_RULE } from '@/core/sittings/late';
 import type { Installation } from '@/server/people/install';
 import type { DepartmentPolicy } from '@/server/people/policy';
 import { DEMO_PASSWORD, STAFF, STUDENTS, WT110, WT201 } from './people';
@@ -21,6 +22,8 @@ const policy: DepartmentPolicy = {
   ],
   rounding: { mode: 'half_up', places: 1, first: false },
   namesHidden: true,
+  words: {},
+  late: USUAL_LATE_RULE,
   conventions: CONVENTIONS,
   blueprint: [],
   pages: [],

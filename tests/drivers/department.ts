@@ -6,7 +6,10 @@ import type { QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
 import type { ExamPlan } from '@/core/exams/plan';
 import { CONVENTIONS } from '@/core/rules/maths/rules';
+import { USUAL_LATE_RULE } from '@/core/sittings/late';
 import type { Actor, Role } from '@/core/people/may';
+import { enterSitting } from '@/server/sittings/enter';
+import { saveAnswers } from '@/server/sittings/save-answers';
 import { createQuestion } from '@/server/bank/create-question';
 import type { Context, Outside } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
@@ -73,6 +76,8 @@ export class TestDepartment {
           ],
           rounding: { mode: 'half_up', places: 1, first: false },
           namesHidden: true,
+          words: {},
+          late: USUAL_LATE_RULE,
           conventions: CONVENTIONS,
           blueprint: [],
           pages: [],
@@ -106,6 +111,8 @@ export class TestDepartment {
     const actor: Actor = { id: this.id(userName), role };
     return { ...this.out, actor };
   }
+
+  private seq = 0;
 
   pass(minutes: number): void {
     this.now += minutes * MINUTE;
@@ -144,6 +151,16 @@ export class TestDepartment {
       }),
     );
     return { sitting: id, items, exam };
+  }
+
+  /** Somebody enters a sitting and answers: values by question and slot. */
+  async sit(who: string, sitting: string, given: Record<string, Record<string, unknown>> = {}): Promise<string> {
+    const { attempt } = must(await enterSitting(this.as(who), sitting));
+    const entries = Object.entries(given).flatMap(([item, slots]) =>
+      Object.entries(slots).map(([slot, value]) => ({ item, slot, value, age: 0, seq: ++this.seq })),
+    );
+    if (entries.length > 0) must(await saveAnswers(this.as(who), { attempt, device: 'device-of-sit', entries }));
+    return attempt;
   }
 
   /** The row of an attempt. */

@@ -155,6 +155,8 @@ export function sampleExam(
     pages: 'question',
     numbering: 'through',
     keepPassages: false,
+    hints: false,
+    belowZero: false,
     sees: ON_RELEASE,
     confirmHandIn: true,
     moves: 'free',

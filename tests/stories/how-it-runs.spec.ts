@@ -101,11 +101,11 @@ test('forward only: a part is left for good, never while something has not arriv
   const asking = room.getByRole('dialog');
   await expect(asking).toContainText('There is no way back to it.');
   expect(await barriers(room)).toEqual([]);
-  await asking.getByRole('button', { name: 'Leave it for good' }).click();
+  await asking.getByRole('button', { name: 'Go on for good' }).click();
   await expect(asking).toContainText('You cannot go on yet');
   await room.context().setOffline(false);
   await expect(room.getByText('All answers saved ✓')).toBeVisible();
-  await asking.getByRole('button', { name: 'Leave it for good' }).dblclick();
+  await asking.getByRole('button', { name: 'Go on for good' }).dblclick();
   await expect(room.getByText('part 2 of 13', { exact: false })).toBeVisible();
   await expect(asking).toHaveCount(0);
   // Whoever goes back finds the way in again.

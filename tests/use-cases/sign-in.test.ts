@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
-import { LEAST_LENGTH } from '@/server/auth/password';
+import { LEAST_PASSWORD } from '@/core/people/password';
 import { actorOf, signIn, signOut } from '@/server/auth/sessions';
 import { signInTries } from '@/server/db/schema/people';
 import { listMembers } from '@/server/people/members';
@@ -136,7 +136,7 @@ describe('a password', () => {
   });
 
   it('that a lead gives is held to the same', async () => {
-    expect(LEAST_LENGTH).toBeGreaterThanOrEqual(8);
+    expect(LEAST_PASSWORD).toBeGreaterThanOrEqual(8);
     expect(await resetPassword(dept.as('lead'), { member: dept.id('ada'), password: 'password1234' })).toMatchObject({
       refusal: { code: 'password-common' },
     });

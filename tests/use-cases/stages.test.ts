@@ -130,12 +130,51 @@ describe('forward only', () => {
   });
 });
 
-describe('a section with a time of its own', () => {
-  const left = async (room: Awaited<ReturnType<typeof writing>>['room']): Promise<number | null> => {
-    const { now, stage } = (await room()).clock;
-    return stage?.own ? (stage.own.to - now) / 60_000 : null;
-  };
+/** The minutes that are left of the present stage; null where it has no time of its own. */
+async function left(room: Awaited<ReturnType<typeof writing>>['room']): Promise<number | null> {
+  const { now, stage } = (await room()).clock;
+  return stage?.own ? (stage.own.to - now) / 60_000 : null;
+}
 
+describe('questions with a time of their own', () => {
+  const each =
+    (part: { secondsEach: number; minutes?: number }) =>
+    (plan: ExamPlan): ExamPlan => ({
+      ...plan,
+      sections: plan.sections.map((section) => ({ ...section, ...part })),
+    });
+
+  it('are shown one by one, each with all of its time; what comes too late for one is taken by none', async () => {
+    const { room, save, next, shown } = await writing(each({ secondsEach: 90 }));
+    expect([await shown(), await left(room)]).toEqual([['item0'], 1.5]);
+    dept.pass(1);
+    expect([await left(room), await save('item0'), await save('item1')]).toEqual([0.5, 'saved', 'unfit']);
+    must(await next('item0'));
+    expect([await shown(), await left(room)]).toEqual([['item1'], 1.5]);
+    dept.pass(2);
+    expect(await save('item1')).toBe('late');
+  });
+
+  it('grow by the provision to the second, and end with their section', async () => {
+    must(
+      await setProvision(dept.as('teacher'), {
+        ...NO_PROVISION,
+        member: dept.id('ada'),
+        extraTimePercent: 25,
+        reason: '',
+      }),
+    );
+    const { room, next } = await writing(each({ secondsEach: 90, minutes: 1 }));
+    // Of 30 minutes 25 % are 8, which is a share of 27 %.
+    expect(await left(room)).toBe(115 / 60);
+    dept.pass(1);
+    must(await next('item0'));
+    // The section has 2 minutes for this student.
+    expect(await left(room)).toBe(1);
+  });
+});
+
+describe('a section with a time of its own', () => {
   it('ends with it; the next has its own time, and the whole goes on', async () => {
     const { room, save, next, shown } = await writing(timed);
     const first = (await room()).clock.stage?.id ?? '';

@@ -1,5 +1,5 @@
 import { type Decided, markQuestion, type SlotMarking } from '../bank/mark';
-import { ONE } from '../base/exact';
+import { type Exact, ONE, ZERO } from '../base/exact';
 import { marked } from '../rules/marking';
 import type { PaperQuestion } from './paper';
 
@@ -9,6 +9,22 @@ export function markPlaced(
   responses: Readonly<Record<string, unknown>>,
   decided?: Decided,
 ): Map<string, SlotMarking> {
-  if (!item.everyone) return markQuestion(item.question, responses, item.worth, decided);
+  if (!item.everyone) {
+    const markings = markQuestion(item.question, responses, item.worth, decided);
+    return item.belowZero ? withDeductions(markings, item.worth) : markings;
+  }
   return new Map([...item.worth].map(([id, marks]) => [id, { marking: marked(ONE, [{ code: 'everyone' }]), marks }]));
+}
+
+/** Marks where deductions may take more than was earned. */
+function withDeductions(
+  markings: Map<string, SlotMarking>,
+  worth: ReadonlyMap<string, Exact>,
+): Map<string, SlotMarking> {
+  return new Map(
+    [...markings].map(([id, { marking, marks }]) => {
+      const below = marking.state === 'marked' ? marking.belowZero : undefined;
+      return [id, { marking, marks: below ? below.mul(worth.get(id) ?? ZERO) : marks }];
+    }),
+  );
 }

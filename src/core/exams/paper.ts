@@ -25,6 +25,8 @@ export interface PaperQuestion {
   /** Exact marks of each slot by its id; they add up to `marks`. */
   worth: ReadonlyMap<string, Exact>;
   seed: number;
+  /** It can earn less than nothing. */
+  belowZero: boolean;
 }
 
 export interface PaperSection {
@@ -102,7 +104,7 @@ export function counted({ bonus, dropped, marks }: PaperQuestion): Exact {
 
 /** A placed question with its number, as the seed varies it. */
 export function questionAt(
-  { revisions, amendments }: Pinned,
+  { plan, revisions, amendments }: Pinned,
   section: Pick<Section, 'marks'>,
   item: Placement,
   number: string,
@@ -127,6 +129,7 @@ export function questionAt(
     marks: sum(worth.values()),
     worth,
     seed: own,
+    belowZero: plan.belowZero,
   };
 }
 

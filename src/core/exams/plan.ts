@@ -6,6 +6,7 @@ import { contentSchema } from '../content/document';
 import { searchSchema } from '../bank/searching';
 import { PAPER_NUMBERINGS } from './numbering';
 import { ON_RELEASE, seesSchema } from './sees';
+import { studentWords } from './student-words';
 
 /** A question placed in an exam by revision. */
 const placement = z.object({
@@ -68,6 +69,8 @@ const section = z.object({
   only: onlySchema.optional(),
   /** Minutes of its own, from entering it; none when left out. It is then entered in its turn and left for good. */
   minutes: z.number().int().min(1).max(1440).optional(),
+  /** Seconds of each of its questions, from entering it; none when left out. Its questions are then entered one by one and left for good. */
+  secondsEach: z.number().int().min(5).max(7200).optional(),
 });
 export type Section = z.infer<typeof section>;
 
@@ -83,6 +86,9 @@ const practice = z.object({
   tries: z.number().int().min(1).max(20).nullable(),
   /** The key may be looked at; afterwards the answer stays. */
   key: z.boolean(),
+  /** Asked again before an answer is checked, and before what is wrong in it is taken away for another try. */
+  confirmCheck: z.boolean().optional(),
+  confirmAgain: z.boolean().optional(),
 });
 export type Practice = z.infer<typeof practice>;
 
@@ -104,6 +110,12 @@ const plan = z.object({
   sees: seesSchema.default(ON_RELEASE),
   /** Answers can be checked while they are written; not when left out. */
   practice: practice.optional(),
+  /** Hints can be asked for, at the cost that is written beside each. */
+  hints: z.boolean().default(false),
+  /** Where answers take marks back, a question can earn less than nothing; the whole never does. */
+  belowZero: z.boolean().default(false),
+  /** Words of the student's screens that are this exam's own. */
+  words: studentWords.optional(),
   /** What is asked about one passage stays together, in draws and shuffles. */
   keepPassages: z.boolean().default(false),
   /** A calculator stands in the room; none when left out. */

@@ -8,7 +8,7 @@ import { seenAt, seesAnything } from './sees';
 import { sectionLetter } from './numbering';
 import { namesNobody } from './only';
 import type { PaperQuestion, Pinned } from './paper';
-import { type ExamPlan, shareOf } from './plan';
+import { type ExamPlan, paperLength, type Section, shareOf } from './plan';
 import { poolQuestions, poolOf } from './pool';
 
 /** Minutes a question takes by rule of thumb: one a mark and half a minute for each slot (common practice, no source). */
@@ -75,12 +75,19 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
   if (items.length > 0 && minutes > plan.minutes) {
     findings.push(warns('too-little-time', ['minutes'], { expected: Math.ceil(minutes), minutes: plan.minutes }));
   }
-  const timed = plan.sections.reduce((all, one) => all + (one.minutes ?? 0), 0);
+  const timed = Math.ceil(plan.sections.reduce((all, one) => all + ownMinutes(plan, one), 0));
   if (timed > plan.minutes)
     findings.push(warns('sections-longer', ['minutes'], { sections: timed, minutes: plan.minutes }));
   const place = alwaysInOnePlace(items.map((item) => item.question));
   if (place) findings.push(warns('key-always-in-one-place', [], { place: place.place, count: place.count }));
   return { findings, ready, questions: items.length, minutes: Math.ceil(minutes) };
+}
+
+/** Minutes after which a section ends by its own time, or by that of its questions; 0 where it has none. */
+function ownMinutes(plan: ExamPlan, section: Section): number {
+  const { minutes, secondsEach } = section;
+  const byQuestions = secondsEach && (secondsEach * paperLength({ ...plan, sections: [section] })) / 60;
+  return Math.min(minutes ?? Infinity, byQuestions ?? minutes ?? 0);
 }
 
 /** Draws that take more than there is, or from questions that are not worth the same. */

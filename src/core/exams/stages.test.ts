@@ -37,6 +37,34 @@ describe('stages', () => {
   });
 });
 
+describe('questions with a time of their own', () => {
+  const each = plan.sections.map((section, i) => (i === 1 ? { ...section, secondsEach: 90 } : section));
+
+  it('are stages of one, whatever the pages are; the other sections stay whole', () => {
+    const [first, second] = each;
+    for (const pages of ['question', 'section', 'whole'] as const)
+      expect(stages({ sections: each, pages }).map(({ items, seconds }) => [items, seconds])).toEqual([
+        [first?.items.map(({ id }) => id), null],
+        ...(second?.items ?? []).map(({ id }) => [[id], 90]),
+        ...each.slice(2).map(({ items }) => [items.map(({ id }) => id), null]),
+      ]);
+  });
+
+  it('are reckoned by how many a paper has, or by the time of the section where that is shorter', () => {
+    const count = each[1]?.items.length ?? 0;
+    const said = (minutes: number, whole: number): unknown =>
+      examReadiness(
+        unmended(
+          { ...plan, minutes: whole, sections: each.map((one, i) => (i === 1 ? { ...one, minutes } : one)) },
+          revisions,
+        ),
+      ).findings.find(({ code }) => code === 'sections-longer')?.values?.sections;
+    const byQuestions = Math.ceil(count * 1.5);
+    expect([said(1000, byQuestions), said(1000, byQuestions - 1)]).toEqual([undefined, byQuestions]);
+    expect(said(2, 1)).toBe(Math.min(2, byQuestions));
+  });
+});
+
 describe('sections with a time of their own', () => {
   const said = (minutes: number[], whole: number): unknown[] => {
     const sections = plan.sections.map((section, i) => ({

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { holds, NO_PROVISION, providesNothing, withExtraTime } from './provision';
+import { holds, NO_PROVISION, providesNothing, secondsWithExtraTime, withExtraTime } from './provision';
 
 it.each([
   [30, 25, 0, 38],
@@ -13,6 +13,13 @@ it.each([
     expect(withExtraTime(minutes, { percent, minutes: more })).toBe(all);
   },
 );
+
+it('seconds of a single question grow to the second, not to the minute', () => {
+  expect([
+    secondsWithExtraTime(90, { percent: 25, minutes: 0 }),
+    secondsWithExtraTime(40, { percent: 0, minutes: 2 }),
+  ]).toEqual([113, 160]);
+});
 
 it('a provision holds up to its last moment', () => {
   expect([holds({ until: null }, 9), holds({ until: 9 }, 9), holds({ until: 9 }, 10)]).toEqual([true, true, false]);

@@ -43,6 +43,11 @@ export function providesNothing(provision: Omit<Provision, 'until' | 'reason'>):
   return extraTimePercent === 0 && extraMinutes === 0 && !largePrint && !readAloud;
 }
 
+/** Seconds of a single question with extra time, rounded up to whole seconds. */
+export function secondsWithExtraTime(seconds: number, { percent, minutes: more }: ExtraTime): number {
+  return Math.ceil((seconds * (100 + percent)) / 100) + more * 60;
+}
+
 /** Working minutes with extra time, rounded up to whole minutes. */
 export function withExtraTime(minutes: number, { percent, minutes: more }: ExtraTime): number {
   return Math.ceil((minutes * (100 + percent)) / 100) + more;

@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { freeUserName, guessColumns, type KnownPerson, readRoster } from './roster-rows';
+import {
+  freeUserName,
+  guessable,
+  guessColumns,
+  type KnownPerson,
+  readRoster,
+  type UserNameRecipe,
+} from './roster-rows';
 
 const known: KnownPerson[] = [
   { id: 'm1', name: 'Ada Vale', userName: 'ada.v', student: true, inCourse: true },
@@ -65,10 +72,29 @@ describe('rows', () => {
         email: null,
         subjects: ['Rope', 'Blades'],
         group: 'Crew 1',
+        password: null,
         known: 'm1',
       },
-      { row: 3, name: 'Ben Orr jr', userName: 'ben.o', email: null, subjects: [], group: null, known: 'm2' },
-      { row: 5, name: 'Cleo Ness', userName: 'cleo.n', email: null, subjects: [], group: null, known: null },
+      {
+        row: 3,
+        name: 'Ben Orr jr',
+        userName: 'ben.o',
+        email: null,
+        subjects: [],
+        group: null,
+        password: null,
+        known: 'm2',
+      },
+      {
+        row: 5,
+        name: 'Cleo Ness',
+        userName: 'cleo.n',
+        email: null,
+        subjects: [],
+        group: null,
+        password: null,
+        known: null,
+      },
     ]);
   });
 
@@ -147,8 +173,44 @@ describe('made user names', () => {
     expect(freeUserName(name, new Set())).toBe(expected);
   });
 
+  it.each<[UserNameRecipe, string, string]>([
+    ['first-last', 'Aino Virtala', 'aino.virtala'],
+    ['initial-last', 'Élodie Garnonne', 'egarnonne'],
+    ['initial-last', 'Thuy', 'thuy'],
+    ['first-last', 'יונתן', 'student1'],
+    ['numbered', 'Aino Virtala', 'student1'],
+  ])('by %s %s is %s', (recipe, name, expected) => {
+    expect(freeUserName(name, new Set(), recipe)).toBe(expected);
+  });
+
   it('are counted on when they are taken', () => {
     expect(freeUserName('Aino Virtala', new Set(['aino.v', 'aino.v2']))).toBe('aino.v3');
     expect(freeUserName('יונתן', new Set(['student1']))).toBe('student2');
+  });
+});
+
+describe('first passwords of a file', () => {
+  const of = (...rows: [name: string, password: string][]) => read([['Name', 'First password'], ...rows]);
+
+  it('are for new students alone, and long enough', () => {
+    const { people, bad } = of(['Ada Vale', 'known-already'], ['Cleo Ness', 'kite-9-mast'], ['Dawn Fell', 'short']);
+    expect(people.map(({ password }) => password)).toEqual([null, 'kite-9-mast']);
+    expect(bad).toMatchObject([{ row: 4, why: 'password-short' }]);
+  });
+
+  it.each<[string, [string, string][], number]>([
+    ['drawn ones cannot be guessed', [['Cleo Ness', 'bafo-kiru-mepa']], 0],
+    ['a date of birth can', [['Cleo Ness', '2009-04-17']], 1],
+    ['a name with a number can', [['Cleo Ness', 'ness2026!!']], 1],
+    [
+      'one that several have can',
+      [
+        ['Cleo Ness', 'kestrel-ridge'],
+        ['Dawn Fell', 'Kestrel Ridge'],
+      ],
+      2,
+    ],
+  ])('%s', (_, rows, count) => {
+    expect(guessable(of(...rows).people)).toBe(count);
   });
 });

@@ -1,4 +1,5 @@
 import { readAddress } from './message';
+import { LEAST_PASSWORD } from './password';
 
 /** What a column of a roster can say. */
 export const ROSTER_FIELDS = [
@@ -10,6 +11,7 @@ export const ROSTER_FIELDS = [
   'subjects',
   'group',
   'role',
+  'password',
 ] as const;
 export type RosterField = (typeof ROSTER_FIELDS)[number];
 
@@ -20,7 +22,15 @@ export interface RosterMapping {
   /** The row with the headings, from 0; what stands above it is passed over. -1 when there is none. */
   header: number;
   columns: RosterColumns;
+  /** Only the rows that say this in this column, perhaps among other things. */
+  only?: { column: number; value: string };
+  /** How user names are made for those who have none. */
+  userNames?: UserNameRecipe;
 }
+
+/** From "Aino Virtala": aino.v, aino.virtala, avirtala; or student1, student2 … in the order of the rows. */
+export const USER_NAME_RECIPES = ['first-initial', 'first-last', 'initial-last', 'numbered'] as const;
+export type UserNameRecipe = (typeof USER_NAME_RECIPES)[number];
 
 /** A student as a row says. */
 export interface RosterPerson {
@@ -32,6 +42,8 @@ export interface RosterPerson {
   email: string | null;
   subjects: string[];
   group: string | null;
+  /** The first password that the row says, for somebody new; null when one is made. */
+  password: string | null;
   /** The id of whoever has this user name, or this name in the course, already; null for somebody new. */
   known: string | null;
 }
@@ -47,6 +59,7 @@ export interface BadRow {
     | 'user-name-taken'
     | 'name-twice'
     | 'email-odd'
+    | 'password-short'
     | 'not-a-student';
   name: string;
 }
@@ -70,6 +83,7 @@ const HEADINGS: Record<RosterField, readonly string[]> = {
   subjects: ['subjects', 'subject', 'options', 'courses'],
   group: ['group', 'groups', 'team', 'set'],
   role: ['role'],
+  password: ['password', 'firstpassword'],
 };
 
 const plain = (text: string): string =>
@@ -111,7 +125,7 @@ const USER_NAME = /^[\p{L}\p{N}][\p{L}\p{N}._@-]{1,98}$/u;
  */
 export function readRoster(
   rows: readonly (readonly string[])[],
-  { header, columns }: RosterMapping,
+  { header, columns, only, userNames = 'first-initial' }: RosterMapping,
   known: readonly KnownPerson[],
 ): { people: RosterPerson[]; bad: BadRow[] } {
   const people: RosterPerson[] = [];
@@ -122,6 +136,7 @@ export function readRoster(
   const used = new Set<string>();
   rows.forEach((cells, i) => {
     if (i <= header || cells.every((cell) => cell.trim() === '')) return;
+    if (only && !parts(cells[only.column]).includes(tidy(only.value))) return;
     const row = i + 1;
     const said = (field: RosterField): string => tidy(cells[columns[field] ?? -1] ?? '');
     const name = said('name') || [said('givenName'), said('familyName')].filter(Boolean).join(' ');
@@ -138,11 +153,13 @@ export function readRoster(
     if (typed !== '' && !found && !USER_NAME.test(typed)) return leaveOut('user-name-odd');
     const email = said('email');
     if (email !== '' && readAddress(email) === null) return leaveOut('email-odd');
-    const userName = found?.userName ?? (typed || freeUserName(name, taken));
+    const userName = found?.userName ?? (typed || freeUserName(name, taken, userNames));
     if (used.has(userName)) return leaveOut(typed === '' ? 'name-twice' : 'user-name-twice');
+    const password = found ? '' : said('password');
+    if (password !== '' && [...password].length < LEAST_PASSWORD) return leaveOut('password-short');
     used.add(userName);
     taken.add(userName);
-    const subjects = said('subjects').split(/[,;]/).map(tidy).filter(Boolean);
+    const subjects = parts(said('subjects'));
     people.push({
       row,
       name,
@@ -150,16 +167,39 @@ export function readRoster(
       email: readAddress(email),
       subjects: [...new Set(subjects.map((one) => one.slice(0, 80)))].slice(0, 30),
       group: said('group').slice(0, 80) || null,
+      password: password || null,
       known: found?.id ?? null,
     });
   });
   return { people, bad };
 }
 
+/** What a cell says when it says several things. */
+const parts = (cell = ''): string[] => cell.split(/[,;]/).map(tidy).filter(Boolean);
+
+/**
+ * How many first passwords from a file can be found out: they hold a name of
+ * their student, are nothing but a number or a date, or are had by several.
+ */
+export function guessable(people: readonly RosterPerson[]): number {
+  const said = people.filter(({ known, password }) => known === null && password !== null);
+  const times = new Map<string, number>();
+  for (const { password } of said) times.set(plain(password ?? ''), (times.get(plain(password ?? '')) ?? 0) + 1);
+  return said.filter(({ name, userName, password }) => {
+    const bare = plain(password ?? '');
+    const names = [...name.split(/\s+/), userName].map(plain).filter((one) => one.length > 2);
+    return /^\p{N}+$/u.test(bare) || (times.get(bare) ?? 0) > 1 || names.some((one) => bare.includes(one));
+  }).length;
+}
+
 const tidy = (text: string): string => text.normalize('NFC').replace(/\s+/g, ' ').trim();
 
-/** A user name that nobody has: the first name and the first letter of the last one, in plain Latin, with a number when it is taken. */
-export function freeUserName(name: string, taken: ReadonlySet<string>): string {
+/** A user name that nobody has, by a recipe: of the name in plain Latin, with a number when it is taken. */
+export function freeUserName(
+  name: string,
+  taken: ReadonlySet<string>,
+  recipe: UserNameRecipe = 'first-initial',
+): string {
   const latin = name
     .normalize('NFD')
     .replace(/[^A-Za-z ]/g, '')
@@ -167,10 +207,17 @@ export function freeUserName(name: string, taken: ReadonlySet<string>): string {
     .toLowerCase()
     .split(/\s+/)
     .filter(Boolean);
-  const last = latin.length > 1 ? `.${latin.at(-1)?.charAt(0) ?? ''}` : '';
-  const base = latin[0] ? `${latin[0].slice(0, 40)}${last}` : 'student';
-  const free = (n: number): string => (n === 1 && latin[0] && base.length > 1 ? base : `${base}${n}`);
+  const base =
+    recipe === 'numbered' ? '' : userNameOf(latin[0]?.slice(0, 40) ?? '', latin.at(-1)?.slice(0, 40) ?? '', recipe);
+  const free = (n: number): string => (n === 1 && base.length > 1 ? base : `${base || 'student'}${n}`);
   let n = 1;
   while (taken.has(free(n))) n += 1;
   return free(n);
+}
+
+/** Of a first and a last name, which are the same where there is one. */
+function userNameOf(first: string, last: string, recipe: Exclude<UserNameRecipe, 'numbered'>): string {
+  if (first === last) return first;
+  if (recipe === 'initial-last') return `${first.charAt(0)}${last}`;
+  return `${first}.${recipe === 'first-last' ? last : last.charAt(0)}`;
 }

@@ -94,6 +94,22 @@ describe('a score', () => {
   });
 });
 
+describe('a score where deductions reach below zero', () => {
+  const reaching = assemble(unmended({ ...plan, belowZero: true }, revisions), ofSeed(0));
+  const policy = { boundaries, rounding: plan.rounding };
+
+  it('lets a question take marks from others, and never ends below zero', () => {
+    const one = new Map(everywhere('1')) as Map<string, Map<string, ReturnType<typeof exact>>>;
+    const { worth } = paperQuestions(reaching)[0] ?? { worth: new Map<string, ReturnType<typeof exact>>() };
+    one.set('i0', new Map([...worth].map(([slot, marks]) => [slot, marks.mul(-1)])));
+    expect(stored(score(reaching, one, policy).marks)).toBe('4');
+    expect(stored(score(paper, one, policy).marks)).toBe('8');
+    const none = score(reaching, everywhere('-1'), policy);
+    expect([none.marks, none.percent].map(stored)).toEqual(['0', '0']);
+    expect([none.passed, none.range, none.grade]).toEqual([false, 0, 'F']);
+  });
+});
+
 describe('boundaries', () => {
   it('go with the pass mark when they stood on it, as far as their neighbours let them', () => {
     const moved = withPassMark(boundaries, '60');
@@ -160,9 +176,9 @@ describe('a late hand-in', () => {
   const policy = { boundaries, rounding: plan.rounding };
   const rule = { grace: 0, takes: '10', of: 'all', every: 'hour' } as const;
   it('costs marks of the whole, and pass, grade and range follow; sections stay as they were earned', () => {
-    const inTime = score(paper, everywhere('11/20'), policy, { rule, by: 0 });
+    const inTime = score(paper, everywhere('11/20'), policy, { lateness: { rule, by: 0 } });
     expect([stored(inTime.marks), inTime.late, inTime.passed]).toEqual(['33/5', null, true]);
-    const late = score(paper, everywhere('11/20'), policy, { rule, by: 1 });
+    const late = score(paper, everywhere('11/20'), policy, { lateness: { rule, by: 1 } });
     expect([stored(late.marks), late.passed, late.grade, late.range]).toEqual(['27/5', false, 'F', 0]);
     expect([late.late?.by, late.late && stored(late.late.cost)]).toEqual([1, '6/5']);
     expect(late.sections).toEqual(inTime.sections);

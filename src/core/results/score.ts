@@ -1,5 +1,6 @@
 import { type Exact, exact, max, percentOf, round, shown, sum, ZERO } from '../base/exact';
 import type { Rounding } from '../exams/plan';
+import { costOfHints } from '../exams/hints';
 import type { Paper } from '../exams/paper';
 import { lateCost, type Lateness } from '../sittings/late';
 import type { Boundaries } from './policy';
@@ -24,6 +25,12 @@ export interface LateTaken {
   cost: Exact;
 }
 
+/** What besides the answers decides a score: how late it was, and how many hints of each question were asked for. */
+export interface Circumstances {
+  lateness?: Lateness | null | undefined;
+  hints?: ReadonlyMap<string, number> | undefined;
+}
+
 /** What an attempt has earned. Nothing here is rounded but `shown`. */
 export interface Score {
   marks: Exact;
@@ -33,6 +40,8 @@ export interface Score {
   waiting: number;
   /** What lateness took from the marks; null when nothing was late. */
   late: LateTaken | null;
+  /** What the hints that were asked for cost, whether or not there was so much to take. */
+  hints: Exact;
   /** As they were earned, whatever lateness took from the whole. */
   sections: SectionScore[];
   passed: boolean;
@@ -73,11 +82,18 @@ export interface Policy {
  * Adds up an attempt, and takes from it what lateness costs. Pass, range and
  * grade are decided on the exact percent, unless the policy says to round
  * first; who does not pass because of a section gets the highest range and
- * grade below the pass mark (common practice, no source). A question never
- * earns less than zero, and neither does the whole.
+ * grade below the pass mark (common practice, no source). The whole never
+ * earns less than zero, and a question only where the exam says so; what hints
+ * cost is taken from their question.
  */
-export function score(paper: Paper, slotMarks: SlotMarks, policy: Policy, lateness: Lateness | null = null): Score {
+export function score(
+  paper: Paper,
+  slotMarks: SlotMarks,
+  policy: Policy,
+  { lateness = null, hints = new Map() }: Circumstances = {},
+): Score {
   let waiting = 0;
+  let forHints = ZERO;
   const sections = paper.sections.map(({ id, title, items, marks: of, passPercent }): Omit<SectionScore, 'passed'> => {
     const marks = sum(
       items.map((item) => {
@@ -87,16 +103,20 @@ export function score(paper: Paper, slotMarks: SlotMarks, policy: Policy, latene
           if (value === null || value === undefined) waiting += 1;
           return value ?? ZERO;
         });
-        return max(ZERO, sum(earned));
+        const cost = costOfHints(item, hints.get(item.id) ?? 0);
+        forHints = forHints.add(cost);
+        const marks = sum(earned).sub(cost);
+        return item.belowZero ? marks : max(ZERO, marks);
       }),
     );
     return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
   });
-  const earned = sum(sections.map((s) => s.marks));
+  const earned = max(ZERO, sum(sections.map((s) => s.marks)));
   const cost = lateness ? lateCost(lateness, { earned, of: paper.marks }) : ZERO;
   const marks = earned.sub(cost);
   const late = lateness && lateness.by > 0 ? { by: lateness.by, cost } : null;
-  return decided({ marks, of: paper.marks, percent: percentOf(marks, paper.marks), waiting, late, sections }, policy);
+  const percent = percentOf(marks, paper.marks);
+  return decided({ marks, of: paper.marks, percent, waiting, late, hints: forHints, sections }, policy);
 }
 
 /** The mean of several scores of one participant: of marks, totals and percents, for the whole and for each section. */
@@ -115,6 +135,7 @@ export function meanScore(scores: readonly Score[], policy: Policy): Score {
       ...of(scores),
       waiting: scores.reduce((n, one) => n + one.waiting, 0),
       late: null,
+      hints: ZERO,
       sections: [...sections.values()].flatMap(([first, ...more]) =>
         first ? [{ ...first, ...of([first, ...more]) }] : [],
       ),

@@ -22,6 +22,9 @@ export const lateRuleSchema = z.object({
  */
 export type LateRule = z.infer<typeof lateRuleSchema>;
 
+/** Ten percent of all marks for each day begun (common practice, no source). */
+export const USUAL_LATE_RULE: LateRule = { grace: 0, takes: '10', of: 'all', every: 'day' };
+
 /** How late something was handed in, in milliseconds, and by which rule that costs something. */
 export interface Lateness {
   rule: LateRule;

@@ -22,10 +22,11 @@ export interface StoryStep {
     | 'more minutes'
     | 'paused'
     | 'server away'
-    | 'wrote while paused';
+    | 'wrote while paused'
+    | 'hint';
   by?: string;
   note?: string;
-  /** Minutes given, or changes that arrived together. */
+  /** Minutes given, changes that arrived together, or which hint of a question. */
   count?: number;
 }
 

@@ -1,6 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { dictionary } from '@zxcvbn-ts/language-common';
 import { ok, type Result, refuse } from '@/core/base/result';
+import { LEAST_PASSWORD } from '@/core/people/password';
 import { Gate } from '../door/gate';
 
 /**
@@ -31,15 +32,14 @@ export function decoyHash(): Promise<string> {
   return decoy;
 }
 
-/** Bounds of a password (NIST SP 800-63B-4, 3.1.1.2: never shortened, any signs; the least is ours). */
-export const LEAST_LENGTH = 10;
+/** The most signs of a password (NIST SP 800-63B-4, 3.1.1.2: never shortened, any signs). */
 const MOST_LENGTH = 200;
 
 let common: ReadonlySet<string> | undefined;
 
 /** Whether somebody may take this password: long enough, not a common one, and not their own name said again. */
 export function acceptablePassword(password: string, names: readonly string[]): Result<null> {
-  if ([...password].length < LEAST_LENGTH) return refuse('password-short', { values: { least: LEAST_LENGTH } });
+  if ([...password].length < LEAST_PASSWORD) return refuse('password-short', { values: { least: LEAST_PASSWORD } });
   if (password.length > MOST_LENGTH) return refuse('password-long', { values: { most: MOST_LENGTH } });
   common ??= new Set(dictionary['passwords-common'] as string[]);
   const plain = password.toLowerCase();

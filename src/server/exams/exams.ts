@@ -12,7 +12,7 @@ import { courses, members } from '../db/schema/people';
 import { visibleBanks } from '../bank/access';
 import { cutRevision } from '../bank/write';
 import { coursesFor } from '../people/courses';
-import { readDepartment } from '../people/policy';
+import { type DepartmentPolicy, readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
 import { withinReach } from './reach';
 import { readRevision } from './revisions';
@@ -79,6 +79,8 @@ export async function freshPlan(ctx: Context, title: string): Promise<ExamPlan> 
     pages: 'question',
     numbering: 'through',
     keepPassages: true,
+    hints: false,
+    belowZero: false,
     sees: ON_RELEASE,
     confirmHandIn: true,
     moves: 'free',
@@ -112,6 +114,8 @@ export interface OpenExam {
   archived: boolean;
   /** The reader may lock, archive and hand it over. */
   keeps: boolean;
+  /** What the department has agreed on where the exam, or a sitting, says nothing else. */
+  agreed: Pick<DepartmentPolicy, 'words' | 'late'>;
   /** Where it was, or will be, sat in the reader's courses; newest first. */
   sittings: { id: string; title: string; opensAt: number }[];
 }
@@ -126,6 +130,7 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
     .where(eq(exams.id, id));
   if (!row) return NOT_FOUND;
   const { exam, course, owner } = row;
+  const { policy } = await readDepartment(ctx.db.read);
   const own = (await coursesFor(ctx, 'run sittings')).map(({ id: one }) => one);
   const held = await ctx.db.read
     .select({ id: sittings.id, title: sittings.title, opensAt: sittings.opensAt })
@@ -143,6 +148,7 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
     locked: exam.lockedAt !== null,
     archived: exam.archivedAt !== null,
     keeps: may(ctx.actor, 'keep exam', exam),
+    agreed: { words: policy.words, late: policy.late },
     sittings: held,
   });
 }

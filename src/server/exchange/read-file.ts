@@ -4,6 +4,7 @@ import { FRESH_PICTURE, type PictureAttributes } from '@/core/content/document';
 import { type Archive, readArchive } from '@/core/exchange/archive';
 import { linesFromDocx } from '@/core/exchange/docx';
 import { linesFromText, type SourceLine } from '@/core/exchange/lines';
+import { oneRosterRows } from '@/core/exchange/oneroster';
 import { type Recognised, recognise } from '@/core/exchange/recognised';
 import { readZip } from '@/core/exchange/zip';
 import { questionsFromRows } from '@/core/exchange/rows';
@@ -62,9 +63,19 @@ export async function readRows(bytes: Uint8Array): Promise<RowsRead> {
   const type = await fileTypeFromBuffer(bytes);
   if (type?.mime === 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet')
     return { rows: await rowsFromXlsx(bytes) };
-  const csv = type?.mime === 'application/zip' ? readZip(bytes).get('users.csv') : bytes;
-  const text = csv === undefined ? null : decodedText(csv);
+  if (type?.mime === 'application/zip') return { rows: oneRosterRows(csvFiles(readZip(bytes))) };
+  const text = decodedText(bytes);
   return { rows: text === null ? null : rowsFromCsv(text) };
+}
+
+/** The rows of every CSV file of a package that can be read, by its name. */
+function csvFiles(files: ReadonlyMap<string, Uint8Array>): Map<string, string[][]> {
+  return new Map(
+    [...files].flatMap(([name, bytes]) => {
+      const text = name.endsWith('.csv') ? decodedText(bytes) : null;
+      return text === null ? [] : [[name, rowsFromCsv(text)] as const];
+    }),
+  );
 }
 
 /** A picture of a document under its hash, until it is looked at and kept. */

@@ -9,6 +9,7 @@ import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { type AttemptRow, attemptsOf, COUNTS, currentAnswersOf } from '../sittings/attempts';
+import { hintsTakenIn } from '../sittings/hints';
 import { pinnedOf } from '../sittings/pinned';
 import { byAttempt, currentMarks } from './current-marks';
 
@@ -46,6 +47,7 @@ export async function* markAttemptsAnew(
   const policy = { boundaries: boundariesSchema.parse(sitting?.boundaries), rounding: before.plan.rounding };
   // What was handed in is as late as it was.
   const late = new Map((await attemptsOf(read, order.sitting, 0)).map((one) => [one.attempt.id, one.late]));
+  const hints = await hintsTakenIn(read, { sitting: order.sitting });
   const rows = await markedOnce(read, order);
   const items = new Set(order.mendings.map(({ item }) => item));
   for (let from = 0; from < rows.length; from += CHUNK) {
@@ -71,11 +73,12 @@ export async function* markAttemptsAnew(
           overPersons: order.overPersons,
         });
         const was = scores.get(row.id) ?? new Map();
+        const circumstances = { lateness: late.get(row.id), hints: hints.get(row.id) };
         return {
           attempt: row.id,
           ...marking,
-          before: score(assemble(before, row), was, policy, late.get(row.id)),
-          after: score(paper, withChanges(was, marking), policy, late.get(row.id)),
+          before: score(assemble(before, row), was, policy, circumstances),
+          after: score(paper, withChanges(was, marking), policy, circumstances),
         };
       }),
     };

@@ -2,7 +2,13 @@ import { randomInt } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
-import { type KnownPerson, readRoster, ROSTER_FIELDS, type RosterPerson } from '@/core/people/roster-rows';
+import {
+  type KnownPerson,
+  readRoster,
+  ROSTER_FIELDS,
+  type RosterPerson,
+  USER_NAME_RECIPES,
+} from '@/core/people/roster-rows';
 import { hashPassword } from '../auth/password';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader, Transaction } from '../db/database';
@@ -42,6 +48,8 @@ const input = z.object({
   mapping: z.object({
     header: z.number().int().min(-1).max(MOST_ROWS),
     columns: z.partialRecord(z.enum(ROSTER_FIELDS), column),
+    only: z.object({ column, value: z.string().max(MOST_SIGNS) }).optional(),
+    userNames: z.enum(USER_NAME_RECIPES).optional(),
   }),
   /** Bad rows stay out; else nothing is brought in while there are any. */
   leaveBadOut: z.boolean(),
@@ -78,7 +86,11 @@ export async function bringInRoster(ctx: Context, raw: unknown): Promise<Result<
   if (people.length === 0) return refuse('roster-empty');
   const fresh = people.filter((one) => one.known === null);
   if (fresh.length > MOST_NEW) return refuse('roster-too-many-new', { values: { most: MOST_NEW } });
-  const added = fresh.map(({ name, userName }) => ({ name, userName, password: firstPassword() }));
+  const added = fresh.map(({ name, userName, password }) => ({
+    name,
+    userName,
+    password: password ?? firstPassword(),
+  }));
   const hashes = await Promise.all(added.map(({ password }) => hashPassword(password)));
   return ctx.db
     .transaction(async (tx) => {

@@ -3,8 +3,10 @@ import { z } from 'zod';
 import { percentText, ROUNDING_MODES } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { blueprintRow } from '@/core/exams/plan';
+import { studentWords } from '@/core/exams/student-words';
 import { may } from '@/core/people/may';
 import { CONVENTIONS, conventions } from '@/core/rules/maths/rules';
+import { lateRuleSchema, USUAL_LATE_RULE } from '@/core/sittings/late';
 import { feedbackRange, gradeStep } from '@/core/results/policy';
 import { type Context, FORBIDDEN, parse } from '../context';
 import type { Reader } from '../db/database';
@@ -19,6 +21,10 @@ const policySchema = z.object({
   namesHidden: z.boolean(),
   /** How fresh slots for mathematics read what can be read in two ways. */
   conventions: conventions.default(CONVENTIONS),
+  /** Words on the student's screens. */
+  words: studentWords.default({}),
+  /** What handing in late costs, where a sitting has a due time and nothing else is said. */
+  late: lateRuleSchema.nullable().default(USUAL_LATE_RULE),
   /** The marks that its exams should have, topics × demand. */
   blueprint: z.array(blueprintRow).max(200).default([]),
   /** Hosts whose web pages may stand in sheets. */

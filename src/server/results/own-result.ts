@@ -5,8 +5,10 @@ import { exact, max, min, shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
-import { type Paper, paperQuestions } from '@/core/exams/paper';
+import { costOfHints } from '@/core/exams/hints';
+import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import { both, EVERYTHING, NOTHING, seenAt, seesAnything } from '@/core/exams/sees';
+import type { StudentWords } from '@/core/exams/student-words';
 import { may } from '@/core/people/may';
 import { doorState } from '@/core/sittings/entry';
 import { ONCE, type Tries } from '@/core/sittings/tries';
@@ -19,6 +21,7 @@ import { sittings } from '../db/schema/exams';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { revisedAt } from '../marking/mend';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
+import { hintsTakenIn } from '../sittings/hints';
 import { ownNames } from '../sittings/own-names';
 import { participantName } from '../people/participants';
 import { paperOf } from '../sittings/pinned';
@@ -35,6 +38,8 @@ export interface ResultQuestion {
   responses: Record<string, unknown>;
   slots: ResultSlot[];
   explanation: Content | null;
+  /** How many of its hints were asked for, and what they cost; null when none was. */
+  hints: { taken: number; cost: string } | null;
 }
 
 /** What released results tell of the whole. */
@@ -48,6 +53,8 @@ export interface OwnScore {
   rangeText: string;
   /** What lateness took from the marks, exact as text, and by how many milliseconds it was late; null when it was not. */
   late: { cost: string; by: number } | null;
+  /** What hints took, exact as text; null when they took nothing. */
+  hints: string | null;
   sections: { title: string; marks: string; of: string; passed: boolean; passPercent: string | null }[];
 }
 
@@ -65,6 +72,8 @@ export interface OwnResult {
   revisedAt: number | null;
   /** Until when all but the score waits, because others can still get in; null when nothing waits. */
   waitsUntil: number | null;
+  /** Words of this exam's own. */
+  words: StudentWords;
   /** Empty when nothing of the answers is shown. */
   items: ResultQuestion[];
 }
@@ -82,6 +91,7 @@ function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText:
     grade: score.grade,
     rangeText,
     late: score.late && { cost: stored(score.late.cost), by: score.late.by },
+    hints: score.hints.equals(0) ? null : stored(score.hints),
     sections: score.sections.map((s, i) => ({
       title: s.title,
       marks: shown(s.marks),
@@ -116,7 +126,16 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const present = await currentMarks(read, { attempt: attemptId });
   const given = byAttempt(present).get(attemptId) ?? new Map();
   const boundaries = boundariesSchema.parse(row.boundaries);
-  const result = score(paper, given, { boundaries, rounding: plan.rounding }, found.late);
+  const hints = (await hintsTakenIn(read, { attempt: attemptId })).get(attemptId);
+  const result = score(
+    paper,
+    given,
+    { boundaries, rounding: plan.rounding },
+    {
+      lateness: found.late,
+      hints,
+    },
+  );
   const answers = await currentAnswers(read, attemptId);
   const name = called?.name ?? '';
   const rangeText = fillIn(boundaries.ranges[result.range]?.text ?? '', {
@@ -129,6 +148,10 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   });
   const tells = released || seesAll;
   const [counting] = tells ? await scoresOf(read, row, ctx.now, found.attempt.participant) : [];
+  const taken = (item: PaperQuestion): ResultQuestion['hints'] => {
+    const count = hints?.get(item.id) ?? 0;
+    return count === 0 ? null : { taken: count, cost: stored(costOfHints(item, count)) };
+  };
   const items = paperQuestions(paper).map((item): ResultQuestion => {
     const own = ownNames(found.attempt.secret, item.id);
     const { explanation } = item.question;
@@ -140,6 +163,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
       sheet: ownSheet(item.question, own),
       responses: ownResponses(item.question, answers[item.id] ?? {}, own),
       slots: slotsSeen(item, present, visible, seesAll),
+      hints: taken(item),
       explanation: visible.explanation && plainText(explanation) !== '' ? explanation : null,
     };
   });
@@ -163,6 +187,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
         : null,
     revisedAt: await revisedAt(ctx, row.id),
     waitsUntil: waits ? row.closesAt : null,
+    words: plan.words ?? {},
     items: seesAnything(visible) ? items : [],
   });
 }

@@ -20,6 +20,7 @@ import { participantName, participantsExpected } from '../people/participants';
 import { changed } from '../events/versions';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { attemptsOf, COUNTS } from '../sittings/attempts';
+import { hintsTakenIn } from '../sittings/hints';
 import { paperOf, pinnedOf } from '../sittings/pinned';
 
 /** What released results show to students, besides the score and what their range reads. Those of before had everything hang on the marks. */
@@ -73,11 +74,12 @@ export async function scoresOf(
     )
     .orderBy(participantName);
   const all = new Map<string, AttemptScore[]>(names.map(({ id }) => [id, []]));
+  const hints = await hintsTakenIn(read, { sitting: sitting.id });
   for (const { attempt, late } of await attemptsOf(read, sitting.id, now)) {
     const { id, handedInAt, asideAt } = attempt;
     if (handedInAt === null || asideAt !== null || !all.has(attempt.participant)) continue;
     const { paper } = await paperOf(read, attempt);
-    const earned = score(paper, given.get(id) ?? new Map(), policy, late);
+    const earned = score(paper, given.get(id) ?? new Map(), policy, { lateness: late, hints: hints.get(id) });
     all.get(attempt.participant)?.push({ attempt: id, handedInAt, score: earned });
   }
   const { counts } = sitting.tries ?? ONCE;

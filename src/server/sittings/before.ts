@@ -4,7 +4,9 @@ import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { NO_TRAITS, sectionsWithout, type Traits } from '@/core/exams/only';
 import { type ExamPlan, paperLength } from '@/core/exams/plan';
+import { isTimed } from '@/core/exams/stages';
 import { poolOf } from '@/core/exams/pool';
+import type { StudentWords } from '@/core/exams/student-words';
 import { takesPart } from '@/core/people/participant';
 import type { LateRule } from '@/core/sittings/late';
 import type { NextTry, Tries } from '@/core/sittings/tries';
@@ -32,13 +34,17 @@ export interface HowItRuns {
   closesAt: number;
   moves: ExamPlan['moves'];
   pages: ExamPlan['pages'];
-  /** Sections with a time of their own. */
-  timed: { title: string; minutes: number }[];
+  /** Sections that have, or whose questions have, a time of their own. */
+  timed: { title: string; minutes: number | null; secondsEach: number | null }[];
   /** With whom it is written together, by name. */
   together: string[];
   calculator: CalculatorKind | null;
   formulas: boolean;
   practice: boolean;
+  hints: boolean;
+  /** Wrong answers can cost marks of others. */
+  belowZero: boolean;
+  words: StudentWords;
   dueAt: number | null;
   late: LateRule | null;
   tries: Tries | null;
@@ -64,6 +70,7 @@ export async function howItRuns(
     // Whoever is told has these sections.
     .map(({ only: _, ...section }) => section);
   const plan = { ...pinned.plan, sections };
+  const grown = (time: number): number => Math.ceil((time * minutes) / sitting.minutes);
   const { least, most } = poolOf({ ...pinned, plan });
   return {
     instructions: plan.instructions,
@@ -74,13 +81,18 @@ export async function howItRuns(
     closesAt: sitting.closesAt + (minutes - sitting.minutes) * 60_000,
     moves: plan.moves,
     pages: plan.pages,
-    timed: sections.flatMap(({ title, minutes: own }) =>
-      own === undefined ? [] : [{ title, minutes: Math.ceil((own * minutes) / sitting.minutes) }],
-    ),
+    timed: sections.filter(isTimed).map(({ title, minutes: own, secondsEach }) => ({
+      title,
+      minutes: own === undefined ? null : grown(own),
+      secondsEach: secondsEach === undefined ? null : grown(secondsEach),
+    })),
     together,
     calculator: plan.calculator ?? null,
     formulas: plan.formulas !== undefined,
     practice: plan.practice !== undefined,
+    hints: plan.hints && [...pinned.revisions.values()].some(({ hints }) => hints.length > 0),
+    belowZero: plan.belowZero,
+    words: plan.words ?? {},
     dueAt: sitting.dueAt,
     late: sitting.late,
     tries: sitting.tries,

@@ -8,12 +8,14 @@ import type { Content } from '@/core/content/document';
 import { firstWords } from '@/core/content/plain';
 import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import type { ExamPlan, Practice } from '@/core/exams/plan';
+import type { StudentWords } from '@/core/exams/student-words';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { entitledOf } from '../people/provisions';
 import { type Answers, type AttemptInTime, currentAnswers, findAttempt } from './attempts';
 import { type Notice, unreadNotice } from './notices';
+import { type RoomHints, roomHints } from './hints';
 import { ownNames } from './own-names';
 import { paperOf } from './pinned';
 import { type Checked, toldOf } from './practice';
@@ -104,6 +106,10 @@ export interface Room {
   practice: Practice | null;
   /** Several write in it: what the others write comes as they write it. */
   shared: boolean;
+  /** The hints of questions that have some, where they can be asked for. */
+  hints: Record<string, RoomHints>;
+  /** Words of this exam's own. */
+  words: StudentWords;
   /** What was told of questions that were checked. */
   checked: Record<string, Checked>;
   clock: RoomClock;
@@ -179,6 +185,8 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     sections: over ? [] : roomSections(given, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
     answers: over ? {} : readableAnswers(given, await currentAnswers(ctx.db.read, attemptId), secret),
     practice: plan.practice ?? null,
+    hints: plan.hints && !over ? await roomHints(ctx.db.read, attemptId, given) : {},
+    words: plan.words ?? {},
     shared: found.participant.is === 'group',
     checked: plan.practice && !over ? await toldOf(ctx.db.read, attemptId) : {},
     clock: clockOf(found, ctx.now, stages),

@@ -79,6 +79,7 @@ async function pin(ctx: Context, { plan, course, ...how }: Pin): Promise<Result<
   if (!known) return refuse('course-unknown', { at: ['course'] });
   const { policy } = await readDepartment(ctx.db.read);
   const agreed = { passPercent: policy.passPercent, ranges: policy.ranges, grades: policy.grades };
+  const words = { ...policy.words, ...plan.words };
   const id = newId();
   await ctx.db.transaction(async (tx) => {
     await tx.insert(sittings).values({
@@ -86,7 +87,7 @@ async function pin(ctx: Context, { plan, course, ...how }: Pin): Promise<Result<
       id,
       course,
       title: plan.title,
-      plan,
+      plan: { ...plan, words },
       minutes: plan.minutes,
       boundaries: withPassMark({ version: 1, ...agreed }, plan.passPercent),
       boundariesVersion: 1,

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { assemble } from '@/core/exams/paper';
 import { hasStages, type Stage, stagesOf } from '@/core/exams/stages';
-import { withExtraTime } from '@/core/people/provision';
+import { type ExtraTime, secondsWithExtraTime, withExtraTime } from '@/core/people/provision';
 import { may } from '@/core/people/may';
 import { type AttemptState, isOver } from '@/core/sittings/attempt';
 import { endOf } from '@/core/sittings/time';
@@ -24,7 +24,7 @@ export interface InStages {
   present: Stage;
   /** Whether and until when a question is, or was, to be written in; null for one whose stage was not entered. */
   stateOf: (item: string) => AttemptState | null;
-  /** From when to when the present stage lasts, where its section has a time of its own; null where only the whole has. */
+  /** From when to when the present stage lasts, where it or its section has a time of its own; null where only the whole has. */
   own: { from: number; to: number } | null;
 }
 
@@ -46,23 +46,30 @@ export async function inStages(read: Reader, found: AttemptInTime): Promise<InSt
   if (!first) return null;
   const rows = await read.select().from(stages).where(eq(stages.attempt, attempt.id)).orderBy(asc(stages.startedAt));
   const entered = new Map(rows.map((row) => [row.stage, row]));
-  const given = all.some(({ minutes }) => minutes !== null)
+  const given = all.some(({ minutes, seconds }) => minutes !== null || seconds !== null)
     ? await read
         .select({ at: extensions.at, minutes: extensions.minutes })
         .from(extensions)
         .where(and(eq(extensions.sitting, attempt.sitting), eq(extensions.participant, attempt.participant)))
     : [];
-  /** From when to when a section with a time of its own lasts: counted from entering it, with the provision, and with minutes given meanwhile. */
-  const timeOf = ({ section, minutes }: Stage): InStages['own'] => {
-    const mine = all.filter((stage) => stage.section === section).flatMap(({ id }) => entered.get(id) ?? []);
-    const startedAt = Math.min(...mine.map((row) => row.startedAt));
-    if (minutes === null || mine.length === 0) return null;
+  /** From when to when these stages last together: counted from entering the first, with the provision, and with minutes given meanwhile. */
+  const lasting = (these: Stage[], minutesWith: (extra: ExtraTime) => number): InStages['own'] => {
+    const mine = these.flatMap(({ id }) => entered.get(id) ?? []);
+    if (mine.length === 0) return null;
+    const from = Math.min(...mine.map((row) => row.startedAt));
     const left = mine.every((row) => row.leftAt !== null) ? Math.max(...mine.map((row) => row.leftAt ?? 0)) : Infinity;
-    const more = given.filter(({ at }) => at >= startedAt && at < left).reduce((n, one) => n + one.minutes, 0);
-    const own = withExtraTime(minutes, { percent: attempt.extraTimePercent, minutes: more });
-    const allowance = { startedAt, minutes: own, closesAt: found.state.deadline, extraMinutes: 0 };
+    const more = given.filter(({ at }) => at >= from && at < left).reduce((n, one) => n + one.minutes, 0);
+    const minutes = minutesWith({ percent: attempt.extraTimePercent, minutes: more });
+    const allowance = { startedAt: from, minutes, closesAt: found.state.deadline, extraMinutes: 0 };
     const { deadline } = endOf(allowance, found.stood.outages, found.stood.pauses);
-    return { from: startedAt, to: Math.min(deadline, found.state.deadline) };
+    return { from, to: Math.min(deadline, found.state.deadline) };
+  };
+  const timeOf = (stage: Stage): InStages['own'] => {
+    const { section, minutes, seconds } = stage;
+    const together = all.filter((one) => one.section === section);
+    const ofSection = minutes === null ? null : lasting(together, (extra) => withExtraTime(minutes, extra));
+    const ofItself = seconds === null ? null : lasting([stage], (extra) => secondsWithExtraTime(seconds, extra) / 60);
+    return ofSection && ofItself && ofSection.to < ofItself.to ? ofSection : (ofItself ?? ofSection);
   };
   const present = all.find(({ id }) => entered.has(id) && entered.get(id)?.leftAt === null) ?? all.at(-1) ?? first;
   return {

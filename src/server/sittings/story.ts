@@ -1,5 +1,6 @@
 import { and, asc, eq, isNull, or } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
+import { paperQuestions } from '@/core/exams/paper';
 import { arrivalSteps, type StoryStep, writtenWhilePaused } from '@/core/sittings/story';
 import { type Context, NOT_FOUND } from '../context';
 import { answers, happenings } from '../db/schema/attempts';
@@ -8,6 +9,8 @@ import { outages } from '../db/schema/jobs';
 import { members } from '../db/schema/people';
 import { inSitting } from '../people/courses';
 import { findAttempt } from './attempts';
+import { hintSteps } from './hints';
+import { paperOf } from './pinned';
 
 /** The story of an attempt: what happened, in order. The answers themselves are told nowhere here. */
 export async function storyOf(ctx: Context, id: string): Promise<Result<StoryStep[]>> {
@@ -34,6 +37,9 @@ export async function storyOf(ctx: Context, id: string): Promise<Result<StorySte
     .from(pauses)
     .innerJoin(members, eq(members.id, pauses.by))
     .where(and(eq(pauses.sitting, sitting), or(isNull(pauses.participant), eq(pauses.participant, participant))));
+  const { paper } = await paperOf(read, found.attempt);
+  const numbers = new Map(paperQuestions(paper).map(({ id: item, number }) => [item, number]));
+  const hints = await hintSteps(read, id);
   const away = await read.select({ from: outages.from, to: outages.to }).from(outages);
   const arrivals = await read
     .select({ device: answers.device, writtenAt: answers.writtenAt, receivedAt: answers.receivedAt })
@@ -52,6 +58,9 @@ export async function storyOf(ctx: Context, id: string): Promise<Result<StorySte
     ...done.map(({ by, ...step }): StoryStep => ({ ...step, ...(by === null ? {} : { by }) })),
     ...paused.map(({ from, to, by }): StoryStep => ({ at: from, until: to, what: 'paused', by })),
     ...away.filter(within).map(({ from, to }): StoryStep => ({ at: from, until: to, what: 'server away' })),
+    ...hints.map(
+      ({ at, item, hint }): StoryStep => ({ at, what: 'hint', count: hint + 1, note: numbers.get(item) ?? '' }),
+    ),
     ...(wrote ? [wrote] : []),
   ];
   return ok(steps.sort((a, b) => a.at - b.at));

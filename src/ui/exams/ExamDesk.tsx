@@ -268,6 +268,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
           minutes={plan.minutes}
           zone={zone}
           courses={courses}
+          late={exam.agreed.late}
           keyEarly={[plan.sees.key, plan.sees.explanation].some((when) => when === 'at once' || when === 'handed in')}
           stopping={view.findings.filter((f) => f.weight === 'stops').length}
           onClose={() => setDialog(null)}

@@ -7,11 +7,13 @@ import type { OpenExam } from '@/server/exams/exams';
 import { marksWords, plural } from '../words/marks';
 import { dayAndTime } from '../words/time';
 import { findingText } from '../words/findings';
+import { wordsWith } from '../words/student-words';
 import { CheckLine } from '../parts/CheckLine';
 import { PracticeWords } from './PracticeWords';
 import { SeesTable } from './SeesTable';
 import { FormulaSheet } from './FormulaSheet';
 import { NumberWord } from './NumberWord';
+import { WordsOnScreens } from './WordsOnScreens';
 
 interface Props {
   exam: OpenExam;
@@ -126,8 +128,28 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
             formulas={plan.formulas}
             onChange={(formulas, tag) => change((p) => ({ ...p, formulas }), tag)}
           />
+          <CheckLine checked={plan.hints} onChange={(on) => change((p) => ({ ...p, hints: on }))}>
+            hints can be asked for
+          </CheckLine>
           <PracticeWords practice={plan.practice} onChange={(practice) => change((p) => ({ ...p, practice }))} />
+          <span className="w-100 fact-line">
+            what wrong parts take back
+            <select
+              className="form-select"
+              aria-label="How far deductions go"
+              value={plan.belowZero ? 'below' : 'zero'}
+              onChange={(e) => change((p) => ({ ...p, belowZero: e.target.value === 'below' }))}
+            >
+              <option value="zero">ends at zero in each answer</option>
+              <option value="below">can cost marks of other questions</option>
+            </select>
+          </span>
         </div>
+        <WordsOnScreens
+          words={plan.words ?? {}}
+          otherwise={wordsWith(exam.agreed.words)}
+          onChange={(words) => change((p) => ({ ...p, words }))}
+        />
       </div>
       <div className="note red">
         <h3>Pass mark</h3>

@@ -43,6 +43,20 @@ export function PracticeWords({ practice, onChange }: Props) {
           <CheckLine checked={practice.key} onChange={(key) => onChange({ ...practice, key })}>
             the key can be looked at; the answer then stays
           </CheckLine>
+          {practice.check === 'wish' && (
+            <CheckLine
+              checked={practice.confirmCheck === true}
+              onChange={(confirmCheck) => onChange({ ...practice, confirmCheck })}
+            >
+              asked again before an answer is checked
+            </CheckLine>
+          )}
+          <CheckLine
+            checked={practice.confirmAgain === true}
+            onChange={(confirmAgain) => onChange({ ...practice, confirmAgain })}
+          >
+            asked again before another try
+          </CheckLine>
           {practice.check === 'itself' && (
             <span className="hand">
               What appears by itself is hard to follow for those who listen to the page, and for some who read slowly.

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import Modal from 'react-bootstrap/Modal';
 import { scheduleAction } from '@/actions/exams';
 import type { Refusal } from '@/core/base/result';
+import type { LateRule } from '@/core/sittings/late';
 import type { Tries } from '@/core/sittings/tries';
 import type { CourseRow } from '@/server/people/courses';
 import { useCoursePeople } from '../people/use-course-people';
@@ -24,6 +25,8 @@ interface Props {
   stopping: number;
   /** Students see key or explanations before the release. */
   keyEarly: boolean;
+  /** What the department has agreed that lateness costs. */
+  late: LateRule | null;
   /** The department's time zone, in which the times are meant. */
   zone: string;
   onClose: () => void;
@@ -32,7 +35,7 @@ interface Props {
 type Who = 'all' | 'some' | 'groups' | 'link';
 
 /** Schedules a sitting: for whom, from when to when, how long each. */
-export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, zone, onClose }: Props) {
+export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, late, zone, onClose }: Props) {
   const router = useRouter();
   // Now, unless another time is said.
   const [start] = useState(() => Math.floor(Date.now() / 60_000) * 60_000);
@@ -195,7 +198,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, z
               <p className="hand">The exam shows the key or explanations early: before their next attempt.</p>
             )}
             {beside('tries')}
-            <LateWords due={form.due} closes={form.closes} onChange={(due) => set({ due })} />
+            <LateWords due={form.due} closes={form.closes} agreed={late} onChange={(due) => set({ due })} />
             {beside('dueAt')}
           </div>
           <p className="soft mt-3 mb-0">

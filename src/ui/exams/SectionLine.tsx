@@ -2,6 +2,7 @@ import type { ExamPlan, Section } from '@/core/exams/plan';
 import { CountInput } from '../parts/CountInput';
 import { MarksInput } from '../parts/MarksInput';
 import { type CoursePeople, NOBODY, OnlyFor } from './OnlyFor';
+import { secondsText } from '../words/time';
 import { changedSection } from './plan-moves';
 
 interface Props {
@@ -14,7 +15,7 @@ interface Props {
 
 /** How a section differs from the others, as a sentence: for whom, what each question is worth, in which order. */
 export function SectionLine({ section, name, people, change }: Props) {
-  const { id, only, marks, minutes, shuffleQuestions } = section;
+  const { id, only, marks, minutes, secondsEach, shuffleQuestions } = section;
   const edit = (part: Partial<Section>, tag = ''): void =>
     change((p) => changedSection(p, id, () => part), tag && `${tag} ${id}`);
   return (
@@ -59,6 +60,17 @@ export function SectionLine({ section, name, people, change }: Props) {
           onChange={(count) => edit({ minutes: count ?? undefined }, 'minutes')}
         />
         {minutes === undefined ? 'none' : 'min, then it is left for good'}
+        <span className="ms-2">each question</span>
+        <CountInput
+          label={`Seconds of each question of ${name}; empty for no time of its own`}
+          count={secondsEach ?? null}
+          least={5}
+          most={7200}
+          optional
+          empty=""
+          onChange={(count) => edit({ secondsEach: count ?? undefined }, 'seconds')}
+        />
+        {secondsEach === undefined ? 'as long as they like' : `s (${secondsText(secondsEach)}), then the next is shown`}
       </div>
       {only && <OnlyFor only={only} name={name} people={people} onChange={(next) => edit({ only: next })} />}
     </div>

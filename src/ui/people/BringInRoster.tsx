@@ -3,7 +3,15 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { bringInRosterAction } from '@/actions/department';
 import type { Result } from '@/core/base/result';
-import { guessColumns, type KnownPerson, readRoster, type RosterMapping } from '@/core/people/roster-rows';
+import {
+  guessable,
+  guessColumns,
+  type KnownPerson,
+  readRoster,
+  type RosterMapping,
+  USER_NAME_RECIPES,
+  type UserNameRecipe,
+} from '@/core/people/roster-rows';
 import type { BroughtRoster } from '@/server/people/bring-in-roster';
 import { Strip } from '../frame/Strip';
 import { CheckLine } from '../parts/CheckLine';
@@ -19,6 +27,13 @@ interface Props {
   /** Everybody of the department, to see who is known. */
   known: KnownPerson[];
 }
+
+const RECIPE_WORDS: Record<UserNameRecipe, string> = {
+  'first-initial': 'first name and a letter: aino.v',
+  'first-last': 'both names: aino.virtala',
+  'initial-last': 'a letter and the last name: avirtala',
+  numbered: 'a number: student1',
+};
 
 interface Read {
   rows: string[][];
@@ -67,7 +82,8 @@ export function BringInRoster({ course, known }: Props) {
       </>
     );
   const found = read && readRoster(read.rows, read.mapping, known);
-  const fresh = found?.people.filter((one) => one.known === null).length ?? 0;
+  const fresh = found?.people.filter((one) => one.known === null) ?? [];
+  const easy = guessable(fresh);
   return (
     <>
       {strip}
@@ -105,9 +121,46 @@ export function BringInRoster({ course, known }: Props) {
             <>
               <h2>What will be brought in</h2>
               <div className={`note ${found.people.length > 0 ? 'on tick' : ''}`} role="status">
-                <p>{plural(fresh, 'new student')}, with a user name and a first password each</p>
-                <p>{plural(found.people.length - fresh, 'student')} of the department, brought up to date</p>
+                <p>{plural(fresh.length, 'new student')}, with a user name and a first password each</p>
+                <p>{plural(found.people.length - fresh.length, 'student')} of the department, brought up to date</p>
               </div>
+              {fresh.length > 0 && (
+                <div className="note">
+                  <h3>User names</h3>
+                  <label className="fact-line">
+                    for those without
+                    <select
+                      className="form-select"
+                      value={read.mapping.userNames ?? 'first-initial'}
+                      onChange={(e) =>
+                        setRead({
+                          ...read,
+                          mapping: { ...read.mapping, userNames: e.target.value as UserNameRecipe },
+                        })
+                      }
+                    >
+                      {USER_NAME_RECIPES.map((recipe) => (
+                        <option key={recipe} value={recipe}>
+                          {RECIPE_WORDS[recipe]}
+                        </option>
+                      ))}
+                    </select>
+                  </label>
+                  <p className="soft">
+                    {fresh
+                      .slice(0, 3)
+                      .map(({ userName }) => userName)
+                      .join(', ')}
+                    {fresh.length > 3 && ' …'}
+                  </p>
+                </div>
+              )}
+              {easy > 0 && (
+                <p className="advice">
+                  {plural(easy, 'first password')} can be found out by others: they hold a name, are a number or a date,
+                  or several have the same. Where no column says one, a password is made by chance.
+                </p>
+              )}
               {found.bad.length > 0 && (
                 <div className="note red">
                   <h3 className="wrong">{plural(found.bad.length, 'row')} cannot be brought in</h3>

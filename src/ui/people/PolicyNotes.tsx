@@ -4,9 +4,12 @@ import { setPolicyAction } from '@/actions/department';
 import { ROUNDING_MODES, type RoundingMode } from '@/core/base/exact';
 import type { DepartmentPolicy } from '@/server/people/policy';
 import { PercentInput } from '../parts/PercentInput';
+import { PLAIN_WORDS } from '../words/student-words';
 import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';
 import { CheckLine } from '../parts/CheckLine';
+import { WordsOnScreens } from '../exams/WordsOnScreens';
+import { LateRuleWords } from '../sittings/LateRuleWords';
 
 const MODES: Record<RoundingMode, string> = {
   half_up: 'halves up',
@@ -86,6 +89,14 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
           <CheckLine checked={present.namesHidden} onChange={(on) => change({ namesHidden: on })}>
             names hidden while marking
           </CheckLine>
+        </div>
+        <div className="note">
+          <h3>Students</h3>
+          <div className="fact-line">
+            handed in after a due time
+            <LateRuleWords late={present.late} onChange={(late) => change({ late })} />
+          </div>
+          <WordsOnScreens words={present.words} otherwise={PLAIN_WORDS} onChange={(words) => change({ words })} />
         </div>
         <div className="note">
           <h3>Mathematics</h3>

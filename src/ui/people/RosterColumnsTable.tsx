@@ -17,17 +17,19 @@ const FIELD_WORDS: Record<RosterField, string> = {
   subjects: 'subjects',
   group: 'group',
   role: 'role',
+  password: 'first password',
 };
 
 const SHOWN = 12;
 
 /** The first rows of a file, over each column what it says. */
-export function RosterColumnsTable({ rows, mapping: { header, columns }, bad, onChange }: Props) {
+export function RosterColumnsTable({ rows, mapping, bad, onChange }: Props) {
+  const { header, columns } = mapping;
   const width = Math.max(1, ...rows.slice(0, 50).map((cells) => cells.length));
   const fieldAt = (column: number): RosterField | undefined => ROSTER_FIELDS.find((field) => columns[field] === column);
   const say = (column: number, field: string): void => {
     const kept = Object.entries(columns).filter(([one, at]) => at !== column && one !== field);
-    onChange({ header, columns: Object.fromEntries(field === '' ? kept : [...kept, [field, column]]) });
+    onChange({ ...mapping, columns: Object.fromEntries(field === '' ? kept : [...kept, [field, column]]) });
   };
   return (
     <>
@@ -36,7 +38,7 @@ export function RosterColumnsTable({ rows, mapping: { header, columns }, bad, on
         <select
           className="form-select"
           value={header}
-          onChange={(e) => onChange({ header: Number(e.target.value), columns })}
+          onChange={(e) => onChange({ ...mapping, header: Number(e.target.value) })}
         >
           <option value={-1}>none</option>
           {rows.slice(0, 20).map((_, i) => (
@@ -46,6 +48,7 @@ export function RosterColumnsTable({ rows, mapping: { header, columns }, bad, on
           ))}
         </select>
       </label>
+      <RowsOf rows={rows} mapping={mapping} width={width} onChange={onChange} />
       <div className="roster-preview">
         <table className="table table-sm">
           <thead>
@@ -86,5 +89,55 @@ export function RosterColumnsTable({ rows, mapping: { header, columns }, bad, on
       </div>
       {rows.length > SHOWN && <p className="soft mb-0">{rows.length} rows in all</p>}
     </>
+  );
+}
+
+/** What the chosen column says in different rows, as long as that can be chosen from. */
+function valuesOf(rows: string[][], header: number, column: number): string[] {
+  const said = rows.slice(header + 1).flatMap((cells) => (cells[column] ?? '').split(/[,;]/));
+  return [...new Set(said.map((one) => one.trim()).filter(Boolean))].sort((a, b) => a.localeCompare(b)).slice(0, 200);
+}
+
+interface OfProps extends Pick<Props, 'rows' | 'mapping' | 'onChange'> {
+  width: number;
+}
+
+/** Which of the rows are meant: all, or those of one class. */
+function RowsOf({ rows, mapping, width, onChange }: OfProps) {
+  const { header, only, ...rest } = mapping;
+  const heading = (column: number): string => rows[header]?.[column]?.trim() || `column ${column + 1}`;
+  const values = only ? valuesOf(rows, header, only.column) : [];
+  const choose = (column: number): void => {
+    const [value] = valuesOf(rows, header, column);
+    onChange(column < 0 || value === undefined ? { header, ...rest } : { header, ...rest, only: { column, value } });
+  };
+  return (
+    <div className="fact-line mb-2">
+      <select
+        className="form-select"
+        aria-label="Which rows are meant"
+        value={only?.column ?? -1}
+        onChange={(e) => choose(Number(e.target.value))}
+      >
+        <option value={-1}>every row is meant</option>
+        {Array.from({ length: width }, (_, column) => (
+          <option key={column} value={column}>
+            only rows by {heading(column)}
+          </option>
+        ))}
+      </select>
+      {only && (
+        <select
+          className="form-select"
+          aria-label="What they say there"
+          value={only.value}
+          onChange={(e) => onChange({ header, ...rest, only: { ...only, value: e.target.value } })}
+        >
+          {values.map((value) => (
+            <option key={value}>{value}</option>
+          ))}
+        </select>
+      )}
+    </div>
   );
 }

@@ -4,8 +4,8 @@ import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { drawResponseFormulas } from '../sheet/response-formulas';
 import { QuestionView } from '../sheet/QuestionView';
-import { plural } from '../words/marks';
-import { OUTCOMES } from '../words/outcomes';
+import { marksWords, plural } from '../words/marks';
+import { outcomeText, wordsWith } from '../words/student-words';
 import { lateBy, lateTook } from '../words/late';
 import { triesText } from '../words/tries';
 import { dayAndTime } from '../words/time';
@@ -13,6 +13,7 @@ import { evidenceIn, outOf, traceText } from '../words/traces';
 
 /** The student's own sheet again, with the margin back: score, what the range reads, marks, traces, remarks. */
 export function ResultSheet({ result }: { result: OwnResult }) {
+  const words = wordsWith(result.words);
   return (
     <div className="page" style={{ maxWidth: 1180, margin: '0 auto' }}>
       <section className="sheet plain mb-3" aria-label="Score">
@@ -27,7 +28,7 @@ export function ResultSheet({ result }: { result: OwnResult }) {
             <span className="fs-5">{result.score.percent} %</span>
             {result.score.grade && <span className="fs-5">grade {result.score.grade}</span>}
             <span className={`fs-5 ${result.score.passed ? 'good' : 'wrong'}`}>
-              {result.score.passed ? '✓ passed' : 'not passed'}
+              {result.score.passed ? `✓ ${words.passed}` : words.notPassed}
             </span>
             <span className="soft">pass mark {result.score.passPercent} %</span>
           </div>
@@ -50,10 +51,16 @@ export function ResultSheet({ result }: { result: OwnResult }) {
             {result.score.late.cost === '0' ? ', which costs nothing.' : `: ${lateTook(result.score.late.cost)}.`}
           </p>
         )}
+        {result.score?.hints && <p className="mt-2 mb-0">Hints took off {marksWords(result.score.hints)}.</p>}
         {result.together && (
           <p className="mt-2 mb-0">
             Of {result.together.attempts} attempts {triesText(result.together)}: {result.together.percent} %,{' '}
-            {result.together.passed ? <span className="good">passed</span> : <span className="wrong">not passed</span>}.
+            {result.together.passed ? (
+              <span className="good">{words.passed}</span>
+            ) : (
+              <span className="wrong">{words.notPassed}</span>
+            )}
+            .
           </p>
         )}
         {result.revisedAt !== null && (
@@ -99,6 +106,12 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           </div>
           <aside className="margin" aria-label={`Marks of question ${item.number}`}>
             {item.dropped && <p className="note hand">This question does not count, for nobody.</p>}
+            {item.hints && (
+              <p className="note soft">
+                {plural(item.hints.taken, 'hint')} asked for
+                {item.hints.cost === '0' ? '' : `: ${marksWords(item.hints.cost)} off`}
+              </p>
+            )}
             {item.slots.map((slot) => (
               <div
                 key={slot.id}
@@ -108,7 +121,7 @@ export function ResultSheet({ result }: { result: OwnResult }) {
                   {item.slots.length > 1 && <span className="letter">{slot.letter}</span>}
                   {slot.outcome !== null && (
                     <span className={slot.outcome === 'right' ? 'good' : slot.outcome === 'waits' ? 'soft' : 'wrong'}>
-                      {slot.marks === null ? OUTCOMES[slot.outcome] : outOf(slot.marks, slot.of)}
+                      {slot.marks === null ? outcomeText(slot.outcome, words) : outOf(slot.marks, slot.of)}
                     </span>
                   )}
                 </h3>

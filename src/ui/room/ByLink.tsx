@@ -7,6 +7,7 @@ import type { Refusal } from '@/core/base/result';
 import type { SittingByLink } from '@/server/sittings/by-link';
 import { GateBar } from '../frame/GateBar';
 import { Trouble } from '../parts/Trouble';
+import { wordsWith } from '../words/student-words';
 import { dayAndTime } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { EnterForm } from './EnterForm';
@@ -27,6 +28,7 @@ interface Props {
 /** Where the link of a sitting leads: what it is, and the way in for somebody without an account. */
 export function ByLink({ sitting, account, elsewhere, zone, children }: Props) {
   const { attempt, state } = sitting;
+  const { begin } = wordsWith(sitting.how.words);
   // Being let in changes the page below; whoever was is led on by what stays.
   const [entered, enter, pending] = useActionState(enterAsGuestAction, null);
   useEffect(() => {
@@ -51,7 +53,12 @@ export function ByLink({ sitting, account, elsewhere, zone, children }: Props) {
                 </p>
                 {sitting.again !== null && state === 'open' && (
                   <div className="mb-3">
-                    <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} number={sitting.again} />
+                    <EnterForm
+                      sitting={sitting.id}
+                      coded={sitting.coded && account !== null}
+                      number={sitting.again}
+                      begin={begin}
+                    />
                   </div>
                 )}
                 {account === null && (
@@ -79,7 +86,7 @@ export function ByLink({ sitting, account, elsewhere, zone, children }: Props) {
               <>
                 <HowItRunsList how={sitting.how} zone={zone} />
                 <p>{sitting.as ? `You take part as ${sitting.as}.` : 'You take part without a name.'}</p>
-                <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} />
+                <EnterForm sitting={sitting.id} coded={sitting.coded && account !== null} begin={begin} />
               </>
             ) : (
               <>
@@ -109,6 +116,7 @@ interface GuestProps extends Pick<Props, 'sitting' | 'account' | 'elsewhere'> {
 }
 
 function GuestForm({ sitting, account, elsewhere, refusal, enter, pending }: GuestProps) {
+  const { begin } = wordsWith(sitting.how.words);
   // What was typed stays when it was refused.
   const [name, setName] = useState('');
   const atName = refusal?.at?.[0] === 'name';
@@ -157,7 +165,7 @@ function GuestForm({ sitting, account, elsewhere, refusal, enter, pending }: Gue
       )}
       {refusal && !atName && <Trouble>{refusalText(refusal)}</Trouble>}
       <Button type="submit" className="w-100 mt-4 py-2" disabled={pending}>
-        {pending ? 'Opening…' : 'Begin'}
+        {pending ? 'Opening…' : begin}
       </Button>
       <p className="soft mt-3 mb-0">
         The time begins when you do. On another device you would begin anew: stay on this one.

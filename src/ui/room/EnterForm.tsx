@@ -2,6 +2,7 @@
 import { useActionState, useEffect } from 'react';
 import { enterAction } from '@/actions/own';
 import { Trouble } from '../parts/Trouble';
+import { PLAIN_WORDS } from '../words/student-words';
 import { refusalText } from '../words/refusals';
 
 interface Props {
@@ -9,10 +10,12 @@ interface Props {
   coded?: boolean;
   /** Which attempt it is that begins. */
   number?: number;
+  /** The word on the button. */
+  begin?: string;
 }
 
 /** Begins an attempt. Its room is loaded whole: a copy that the browser keeps for Back and Forward would show old answers. */
-export function EnterForm({ sitting, coded = false, number = 1 }: Props) {
+export function EnterForm({ sitting, coded = false, number = 1, begin = PLAIN_WORDS.begin }: Props) {
   const [entered, enter, pending] = useActionState(enterAction, null);
   useEffect(() => {
     if (entered?.ok) window.location.assign(entered.value);
@@ -41,7 +44,7 @@ export function EnterForm({ sitting, coded = false, number = 1 }: Props) {
         />
       )}
       <button type="submit" className="btn btn-primary py-2" disabled={pending || entered?.ok}>
-        {pending || entered?.ok ? 'Opening…' : number > 1 ? 'Begin anew' : 'Begin'}
+        {pending || entered?.ok ? 'Opening…' : number > 1 ? `${begin} anew` : begin}
       </button>
       {entered && !entered.ok && <Trouble>{refusalText(entered.refusal)}</Trouble>}
     </form>

@@ -5,22 +5,22 @@ import { Trouble } from '../parts/Trouble';
 
 const WORDS = {
   paper: {
-    title: 'Hand in?',
+    title: 'Are you done?',
     after: 'Afterwards you can no longer change anything.',
     stay: 'Go on writing',
-    act: 'Hand in',
   },
   part: {
     title: 'Leave this part?',
     after: 'There is no way back to it.',
     stay: 'Stay here',
-    act: 'Leave it for good',
   },
 };
 
 interface Props {
   /** What is left for good: the whole paper, or a part of it. */
   leaving: keyof typeof WORDS;
+  /** The word on the button that leaves it. */
+  act: string;
   empty: DrawnQuestion[];
   half: DrawnQuestion[];
   later: DrawnQuestion[];
@@ -31,8 +31,8 @@ interface Props {
 }
 
 /** Asks before a paper or a part of it is left for good, with what is empty, partly answered, or marked to come back to. */
-export function LeavingDialog({ leaving, empty, half, later, trouble, onStay, onGo, onLeaving }: Props) {
-  const { title, after, stay, act } = WORDS[leaving];
+export function LeavingDialog({ leaving, act, empty, half, later, trouble, onStay, onGo, onLeaving }: Props) {
+  const { title, after, stay } = WORDS[leaving];
   const dialog = useRef<HTMLDialogElement>(null);
   const [busy, setBusy] = useState(false);
   useEffect(() => {

@@ -1,10 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Practice } from '@/core/exams/plan';
+import type { Worded } from '@/core/exams/student-words';
 import { Trouble } from '../parts/Trouble';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { plural } from '../words/marks';
-import { OUTCOMES } from '../words/outcomes';
+import { outcomeText } from '../words/student-words';
 import { refusalText } from '../words/refusals';
 import { outOf, traceText } from '../words/traces';
 import type { Fullness } from './Contents';
@@ -12,6 +13,15 @@ import type { PracticeState, Told } from './use-practice';
 
 /** An answer that has not changed for so long is checked, where that is done by itself, in milliseconds. */
 const SETTLED = 1500;
+
+/** What can be done about a question, and be asked again before. */
+type Asking = 'check' | 'again' | 'key';
+
+const BEFORE: Record<Asking, string> = {
+  check: 'Is this your answer?',
+  again: 'What is not right in it is taken away.',
+  key: 'Then your answer stays as it is.',
+};
 
 interface Props {
   /** Its number, for those who hear it. */
@@ -22,13 +32,14 @@ interface Props {
   /** The answers as they are now. */
   answers: string;
   answered: Fullness;
+  words: Record<Worded, string>;
   /** Puts answers back as they are for another try. */
   onAgain: (responses: Record<string, unknown>) => void;
 }
 
 /** Below a question: has it checked, says what came of it, and lets it be tried again. */
-export function PracticeBox({ number, item, practice, state, answers, answered, onAgain }: Props) {
-  const [asking, setAsking] = useState(false);
+export function PracticeBox({ number, item, practice, state, answers, answered, words, onAgain }: Props) {
+  const [asking, setAsking] = useState<Asking | null>(null);
   const told = state.told[item];
   const busy = state.busy === item;
   const changed = told !== undefined && told.answers !== null && told.answers !== answers;
@@ -48,53 +59,58 @@ export function PracticeBox({ number, item, practice, state, answers, answered, 
     return () => clearTimeout(timer);
   }, [byItself, answers, check, item]);
   const keySeen = told?.slots.some(({ key }) => key !== null) ?? false;
+  const possible: Asking[] = [
+    ...(!closed && practice.check === 'wish' ? (['check'] as const) : []),
+    ...(back ? (['again'] as const) : []),
+    ...(practice.key && !keySeen ? (['key'] as const) : []),
+  ];
+  const asked = asking !== null && possible.includes(asking) ? asking : null;
+  const nothingNew = answered === 'empty' || (told !== undefined && !changed && told.answers !== null);
+  const acts: Record<Asking, () => void> = {
+    check: () => void check(item, false),
+    again: () => told && onAgain(told.again),
+    key: () => void check(item, true),
+  };
+  const asks = { check: practice.confirmCheck === true, again: practice.confirmAgain === true, key: true };
   return (
     <div className="practice" role="group" aria-label={`Check question ${number}`}>
       <div role="status">
-        {told && !changed && <Told told={told} />}
+        {told && !changed && <Told told={told} words={words} />}
         {changed && !closed && <p className="soft mb-2">Changed since it was checked.</p>}
         {closed && <p className="soft mb-2">Your answer stays as it is.</p>}
       </div>
       {state.refused?.item === item && <Trouble className="mb-2">{refusalText(state.refused.refusal)}</Trouble>}
       <div className="d-flex flex-wrap gap-2 align-items-center">
-        {!closed && practice.check === 'wish' && (
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            disabled={busy || answered === 'empty' || (told !== undefined && !changed && told.answers !== null)}
-            onClick={() => void state.check(item, false)}
-          >
-            {busy ? 'Checking…' : 'Check'}
-          </button>
-        )}
-        {back && (
-          <button type="button" className="btn btn-outline-primary" onClick={() => onAgain(told.again)}>
-            Keep what is right, try the rest again
-          </button>
-        )}
-        {practice.key && !keySeen && !asking && (
-          <button type="button" className="btn btn-quiet" disabled={busy} onClick={() => setAsking(true)}>
-            See the key…
-          </button>
-        )}
-        {asking && !keySeen && (
+        {asked ? (
           <>
-            <span className="hand">Then your answer stays as it is.</span>
+            <span className="hand">{BEFORE[asked]}</span>
             <button
               type="button"
               className="btn btn-outline-primary"
               disabled={busy}
               onClick={() => {
-                setAsking(false);
-                void state.check(item, true);
+                setAsking(null);
+                acts[asked]();
               }}
             >
-              See the key
+              {words[asked]}
             </button>
-            <button type="button" className="btn btn-quiet" onClick={() => setAsking(false)}>
+            <button type="button" className="btn btn-quiet" onClick={() => setAsking(null)}>
               Cancel
             </button>
           </>
+        ) : (
+          possible.map((act) => (
+            <button
+              key={act}
+              type="button"
+              className={act === 'key' ? 'btn btn-quiet' : 'btn btn-outline-primary'}
+              disabled={busy || (act === 'check' && nothingNew)}
+              onClick={() => (asks[act] ? setAsking(act) : acts[act]())}
+            >
+              {busy && act === 'check' ? 'Checking…' : `${words[act]}${asks[act] ? '…' : ''}`}
+            </button>
+          ))
         )}
         {told && !closed && told.left !== null && (
           <span className="soft">{told.left === 1 ? 'one more check' : `${plural(told.left, 'check')} more`}</span>
@@ -105,7 +121,7 @@ export function PracticeBox({ number, item, practice, state, answers, answered, 
   );
 }
 
-function Told({ told }: { told: Told }) {
+function Told({ told, words }: { told: Told; words: Record<Worded, string> }) {
   const { slots, explanation, drawn } = told;
   return (
     <>
@@ -117,7 +133,7 @@ function Told({ told }: { told: Told }) {
               {slots.length > 1 && <strong>{slot.letter} </strong>}
               {slot.outcome && (
                 <strong className={slot.outcome === 'right' ? 'good' : slot.outcome === 'waits' ? 'soft' : 'wrong'}>
-                  {slot.marks === null ? OUTCOMES[slot.outcome] : outOf(slot.marks, slot.of)}
+                  {slot.marks === null ? outcomeText(slot.outcome, words) : outOf(slot.marks, slot.of)}
                 </strong>
               )}{' '}
               {reason && <TextWithFormulas text={reason} drawn={drawn} />}

@@ -7,27 +7,32 @@ import { useKeys } from '../frame/keys';
 import { sideOf } from '../kinds/registry';
 import { useLatest } from '../parts/use-latest';
 import type { DrawnChecked } from '../sheet/draw-checked';
+import type { DrawnHints } from '../sheet/draw-hints';
 import type { DrawnQuestion, DrawnSection } from '../sheet/draw-sections';
 import { FileKeeper } from '../sheet/FileKeeper';
 import { QuestionView } from '../sheet/QuestionView';
 import { Contents, type Fullness } from './Contents';
 import { NoticeBox } from './NoticeBox';
 import { ClockStopped, HandedIn, LetBackIn } from './InsteadOfSheet';
+import { HintsBox } from './HintsBox';
 import { LeavingDialog } from './LeavingDialog';
 import { PracticeBox } from './PracticeBox';
 import { ReadAloud } from './ReadAloud';
 import type { DrawnFormulaSheet } from './RoomAids';
 import { RoomTop } from './RoomTop';
+import { useHints } from './use-hints';
 import { type Saving, useAnswers } from './use-answers';
 import { usePractice } from './use-practice';
 import { useStage } from './use-stage';
 import { useTimeLeft } from './use-server-time';
 import { Trouble } from '../parts/Trouble';
+import { wordsWith } from '../words/student-words';
 
-export interface DrawnRoom extends Omit<RoomData, 'sections' | 'checked' | 'formulas'> {
+export interface DrawnRoom extends Omit<RoomData, 'sections' | 'checked' | 'hints' | 'formulas'> {
   formulas: DrawnFormulaSheet | null;
   sections: DrawnSection[];
   checked: Record<string, DrawnChecked>;
+  hints: Record<string, DrawnHints>;
 }
 
 const SAVING: Record<Saving, string> = {
@@ -93,6 +98,8 @@ export function Room({ room }: { room: DrawnRoom }) {
   const now = useLatest(answers);
   const answersOf = useCallback((item: string) => onlySlots(now.current[item]), [now]);
   const practising = usePractice(room.attempt, room.checked, { answersOf, sendAll });
+  const hinting = useHints(room.attempt, room.hints);
+  const words = wordsWith(room.words);
   const left = useTimeLeft(clock);
   // A part with a time of its own ends before the whole.
   const { stage } = room.clock;
@@ -200,6 +207,7 @@ export function Room({ room }: { room: DrawnRoom }) {
         disabled={deaf}
         onContents={() => setContents(true)}
         onHandIn={staged.isLast ? askToLeave : null}
+        handIn={words.handIn}
       />
       <div className={`room-body ${clock.pausedAt === null ? '' : 'covered'}`}>
         <Contents
@@ -242,6 +250,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                         ? {}
                         : { onAnswer: (slot: string, value: unknown) => !over && answer(item.id, slot, value) })}
                     />
+                    <HintsBox number={item.number} item={item.id} state={hinting} word={words.hint} />
                     {room.practice && (
                       <PracticeBox
                         number={item.number}
@@ -250,6 +259,7 @@ export function Room({ room }: { room: DrawnRoom }) {
                         state={practising}
                         answers={JSON.stringify(answersOf(item.id))}
                         answered={fullness(item, answers[item.id] ?? {})}
+                        words={words}
                         onAgain={(responses) =>
                           Object.entries(responses).forEach(([slot, value]) => answer(item.id, slot, value))
                         }
@@ -275,8 +285,7 @@ export function Room({ room }: { room: DrawnRoom }) {
             )}
             {room.pages === 'question' && current && items.length > 1 && (
               <button type="button" className="btn btn-quiet" aria-pressed={isLater(current.id)} onClick={toggleLater}>
-                {isLater(current.id) ? <span className="later-word">later</span> : 'Come back to this later'}{' '}
-                <KeyCap of="l" />
+                {isLater(current.id) ? <span className="later-word">later</span> : words.later} <KeyCap of="l" />
               </button>
             )}
             {page < pages.length - 1 ? (
@@ -285,7 +294,7 @@ export function Room({ room }: { room: DrawnRoom }) {
               </button>
             ) : (
               <button type="button" className="btn btn-primary" disabled={deaf} onClick={askToLeave}>
-                {staged.isLast ? 'Hand in' : 'Go on for good ›'}
+                {staged.isLast ? words.handIn : `${words.goOn} ›`}
               </button>
             )}
           </div>
@@ -294,6 +303,7 @@ export function Room({ room }: { room: DrawnRoom }) {
       {asking && (
         <LeavingDialog
           leaving={staged.isLast ? 'paper' : 'part'}
+          act={staged.isLast ? words.handIn : words.goOn}
           empty={items.filter((i) => states.get(i.id) === 'empty')}
           half={items.filter((i) => states.get(i.id) === 'half')}
           later={items.filter((i) => isLater(i.id))}

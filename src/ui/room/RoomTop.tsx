@@ -20,10 +20,12 @@ interface Props {
   onContents: () => void;
   /** Null while there is more to come. */
   onHandIn: (() => void) | null;
+  /** The word on the way out. */
+  handIn: string;
 }
 
 /** What stands over the room: where one is, whether all is saved, aids, time, and the way out. */
-export function RoomTop({ room, section, stage, saved, time, disabled, onContents, onHandIn }: Props) {
+export function RoomTop({ room, section, stage, saved, time, disabled, onContents, onHandIn, handIn }: Props) {
   const { left, total, stopped } = time;
   return (
     <header className="room-top">
@@ -57,7 +59,7 @@ export function RoomTop({ room, section, stage, saved, time, disabled, onContent
       </button>
       {onHandIn && (
         <button type="button" className="btn btn-primary" disabled={disabled} onClick={onHandIn}>
-          Hand in
+          {handIn}
         </button>
       )}
     </header>

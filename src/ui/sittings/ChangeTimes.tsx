@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { changeTimesAction } from '@/actions/sittings';
 import type { Refusal } from '@/core/base/result';
+import type { LateRule } from '@/core/sittings/late';
 import type { WatchedSitting } from '@/server/sittings/watch';
 import { CountInput } from '../parts/CountInput';
 import { Dialog } from '../parts/Dialog';
@@ -15,10 +16,13 @@ import { type Due, LateWords } from './LateWords';
 export function ChangeTimes({
   sitting,
   zone,
+  late,
   onClose,
 }: {
   sitting: WatchedSitting;
   zone: string;
+  /** What the department has agreed that lateness costs. */
+  late: LateRule | null;
   onClose: () => void;
 }) {
   const [opens, setOpens] = useState(forField(sitting.opensAt, zone));
@@ -76,7 +80,7 @@ export function ChangeTimes({
         />
         minutes for each who has not begun
       </div>
-      <LateWords due={due} closes={closes} onChange={setDue} />
+      <LateWords due={due} closes={closes} agreed={late} onChange={setDue} />
       <p className="soft mt-3 mb-0">Times of the department, {zone}.</p>
       {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
     </Dialog>

@@ -5,6 +5,7 @@ import Button from 'react-bootstrap/Button';
 import { endAction, giveBackAction, startNowAction } from '@/actions/sittings';
 import type { Result } from '@/core/base/result';
 import { withExtraTime } from '@/core/people/provision';
+import type { LateRule } from '@/core/sittings/late';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import type { WatchedSitting } from '@/server/sittings/watch';
 import { Strip } from '../frame/Strip';
@@ -22,8 +23,16 @@ import { WriteToStudents } from './WriteToStudents';
 import { dayAndTime, timeOnly } from '../words/time';
 import { Trouble } from '../parts/Trouble';
 
+interface Props {
+  sitting: WatchedSitting;
+  now: number;
+  zone: string;
+  /** What the department has agreed that lateness costs. */
+  late: LateRule | null;
+}
+
 /** A sitting as the teacher watches it: who can get in, who is where, more time, the end. */
-export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; now: number; zone: string }) {
+export function SittingDesk({ sitting, now, zone, late }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ending, setEnding] = useState(false);
   const [times, setTimes] = useState(false);
@@ -101,7 +110,7 @@ export function SittingDesk({ sitting, now, zone }: { sitting: WatchedSitting; n
         </div>
         {sitting.link && <OpenLink sitting={sitting.id} />}
         {writingTo && <WriteToStudents sitting={sitting} zone={zone} onClose={() => setWriting(false)} />}
-        {times && <ChangeTimes sitting={sitting} zone={zone} onClose={() => setTimes(false)} />}
+        {times && <ChangeTimes sitting={sitting} zone={zone} late={late} onClose={() => setTimes(false)} />}
         <Trouble>{trouble}</Trouble>
         {lost > 0 && (
           <div className="advice d-flex flex-wrap gap-3 align-items-center" role="status">

@@ -1,3 +1,4 @@
+import { LEAST_PASSWORD } from '@/core/people/password';
 import type { BadRow } from '@/core/people/roster-rows';
 
 const WHY: Record<BadRow['why'], string> = {
@@ -8,6 +9,7 @@ const WHY: Record<BadRow['why'], string> = {
   'user-name-taken': 'has the user name of somebody who is no student.',
   'name-twice': 'could be several: more than one is called so. Say user names.',
   'email-odd': 'has an e-mail address that cannot be one.',
+  'password-short': `has a first password of fewer than ${LEAST_PASSWORD} signs.`,
   'not-a-student': 'is no student by its role.',
 };
 

@@ -16,6 +16,9 @@ const how: HowItRuns = {
   calculator: null,
   formulas: false,
   practice: false,
+  hints: false,
+  belowZero: false,
+  words: {},
   dueAt: null,
   late: null,
   tries: null,
@@ -31,13 +34,19 @@ describe('before one begins', () => {
   });
 
   it.each<[Partial<HowItRuns>, string]>([
+    [{ hints: true }, 'Where a question has hints you can ask for them'],
+    [{ belowZero: true }, 'a wrong answer can cost more than none'],
     [{ marks: null }, '12 questions.'],
     [{ questions: 1, marks: '1' }, '1 question, 1 mark in all.'],
     [{ minutes: 75, extra: 15 }, 'You have 75 minutes, your extra time included'],
     [{ moves: 'forward' }, 'You go forward only: what you have left, question by question'],
     [{ moves: 'forward', pages: 'section' }, 'section by section'],
-    [{ timed: [{ title: 'Rescue', minutes: 10 }] }, 'Rescue has 10 minutes of its own; then it closes.'],
-    [{ timed: [{ title: 'Rescue', minutes: 10 }] }, 'a section that is left stays closed'],
+    [{ timed: [{ title: 'Calls', minutes: null, secondsEach: 90 }] }, 'Each question of Calls has 1 min 30 s; then'],
+    [
+      { timed: [{ title: 'Rescue', minutes: 10, secondsEach: null }] },
+      'Rescue has 10 minutes of its own; then it closes.',
+    ],
+    [{ timed: [{ title: 'Rescue', minutes: 10, secondsEach: null }] }, 'a section that is left stays closed'],
     [{ calculator: 'standard' }, 'In the room there is a calculator.'],
     [{ calculator: 'scientific', formulas: true }, 'there is a scientific calculator and a formula sheet.'],
     [{ practice: true }, 'You can have answers checked while you write.'],

@@ -1,7 +1,7 @@
 import type { HowItRuns } from '@/server/sittings/before';
 import { lateText } from './late';
 import { listed, marksWords, plural } from './marks';
-import { timeOnly } from './time';
+import { secondsText, timeOnly } from './time';
 import { triesSentence } from './tries';
 
 /** What whoever is about to begin should know, as sentences; times in the department's zone. */
@@ -16,7 +16,7 @@ export function howItRunsText(how: HowItRuns, zone: string): string[] {
           `You write it together with ${listed(how.together)}: one paper for all of you, and one at a time in each place.`,
         ]
       : []),
-    ...how.timed.map(({ title, minutes }) => `${title} has ${plural(minutes, 'minute')} of its own; then it closes.`),
+    ...how.timed.flatMap(timedText),
     how.moves === 'forward'
       ? `You go forward only: what you have left, ${how.pages === 'question' ? 'question by question' : 'section by section'}, you cannot come back to.`
       : how.timed.length > 0
@@ -24,12 +24,27 @@ export function howItRunsText(how: HowItRuns, zone: string): string[] {
         : 'You may go to any question and come back to it.',
     ...aids(how),
     ...(how.practice ? ['You can have answers checked while you write.'] : []),
+    ...(how.hints ? ['Where a question has hints you can ask for them; what each takes off is said before.'] : []),
+    ...(how.belowZero
+      ? [
+          'Some questions take marks back for what is wrong, and can come out below zero: a wrong answer can cost more than none.',
+        ]
+      : []),
     ...(how.dueAt === null ? [] : [lateText(how.late, how.dueAt, zone)]),
     ...(how.tries && how.tries.most !== 1
       ? [triesSentence(how.tries).replace('Each may', 'You may').replace('they like', 'you like')]
       : []),
     'Everything is saved as you write. If the network goes, go on writing: it is kept on this device and sent when the network is back.',
     'When the time ends, what you have is handed in by itself.',
+  ];
+}
+
+function timedText({ title, minutes, secondsEach }: HowItRuns['timed'][number]): string[] {
+  return [
+    ...(minutes === null ? [] : [`${title} has ${plural(minutes, 'minute')} of its own; then it closes.`]),
+    ...(secondsEach === null
+      ? []
+      : [`Each question of ${title} has ${secondsText(secondsEach)}; then the next is shown.`]),
   ];
 }
 

@@ -1,3 +1,5 @@
+import { plural } from './marks';
+
 /**
  * Instants in words. Written from numbers, because the names and commas of date libraries differ between server and
  * browser; `zone` is the department's (the server's) where a browser draws what the server has drawn before.
@@ -54,6 +56,13 @@ export function timeLeft(milliseconds: number): string {
   const seconds = Math.max(0, Math.ceil(milliseconds / 1000));
   if (seconds > 300) return `${Math.ceil(seconds / 60)} min`;
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}
+
+/** "45 seconds", "2 minutes", "2 min 30 s". */
+export function secondsText(seconds: number): string {
+  const [minutes, rest] = [Math.floor(seconds / 60), seconds % 60];
+  if (minutes === 0) return plural(seconds, 'second');
+  return rest === 0 ? plural(minutes, 'minute') : `${minutes} min ${rest} s`;
 }
 
 /** "2026-11-23T14:05", as the date-and-time field of a browser writes an instant of this zone. */

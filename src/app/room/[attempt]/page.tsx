@@ -4,6 +4,7 @@ import { writerContext } from '@/server/auth/request';
 import { openRoom } from '@/server/sittings/room';
 import { Room } from '@/ui/room/Room';
 import { drawChecked } from '@/ui/sheet/draw-checked';
+import { drawHints } from '@/ui/sheet/draw-hints';
 import { drawContentFormulas } from '@/ui/sheet/formulas';
 import { drawSections } from '@/ui/sheet/draw-sections';
 
@@ -13,10 +14,12 @@ export default async function RoomPage({ params }: { params: Promise<{ attempt: 
   const room = await openRoom(await writerContext(), (await params).attempt);
   if (!room.ok) notFound();
   const checked = Object.entries(room.value.checked).map(([item, told]) => [item, drawChecked(told)]);
+  const hints = Object.entries(room.value.hints).map(([item, ofItem]) => [item, drawHints(ofItem)]);
   const drawn = {
     ...room.value,
     sections: drawSections(room.value.sections),
     checked: Object.fromEntries(checked),
+    hints: Object.fromEntries(hints),
     formulas: room.value.formulas && { content: room.value.formulas, drawn: drawContentFormulas(room.value.formulas) },
   };
   // Whoever is let back in after this page was loaded without a sheet, or goes on to another part, gets another one, with the answers that there are.

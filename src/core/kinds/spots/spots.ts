@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { exact, max, ONE, ZERO } from '../../base/exact';
+import { exact, ONE, ZERO } from '../../base/exact';
 import { type Finding, stops } from '../../base/finding';
 import { slotPicture, type SlotPicture } from '../../content/document';
-import { marked, type Marking, type TraceStep } from '../../rules/marking';
+import { markedWithDeductions, type Marking, type TraceStep } from '../../rules/marking';
 import { PLACING_SCHEMES } from '../../rules/placing/rules';
 import type { KindWith } from '../contract';
 import { pictureFindings } from '../slot-picture';
@@ -94,9 +94,9 @@ function mark(setup: SpotsSetup, { points }: SpotsResponse): Marking {
   const share = (): ReturnType<typeof exact> => {
     if (of === 0) return ZERO;
     if (setup.scheme === 'whole') return right === of && wrong === 0 ? ONE : ZERO;
-    return max(ZERO, exact(`${setup.scheme === 'by-part' ? earned : earned - 100 * wrong}/${100 * worth}`));
+    return exact(`${setup.scheme === 'by-part' ? earned : earned - 100 * wrong}/${100 * worth}`);
   };
-  return marked(share(), [...counted, ...trace], [...said].join(' '));
+  return markedWithDeductions(share(), [...counted, ...trace], [...said].join(' '));
 }
 
 /** A point that lies in no area, where there is one on a coarse grid. */

@@ -1,10 +1,10 @@
-import { exact, max, min, ONE, ZERO } from '../../base/exact';
-import { marked, type Marking, type TraceStep } from '../marking';
+import { exact, ONE, ZERO } from '../../base/exact';
+import { marked, markedWithDeductions, type Marking, type TraceStep } from '../marking';
 
 /**
  * How marks come from several choices. `whole`: all keys and nothing else, or
  * nothing. `by-part`: each right key earns its part; choosing more than there are
- * keys earns nothing. `by-part-deductions`: each wrong one takes a part back, never below zero.
+ * keys earns nothing. `by-part-deductions`: each wrong one takes a part back, below zero only where the exam says so.
  */
 export const CHOICE_SCHEMES = ['whole', 'by-part', 'by-part-deductions'] as const;
 export type ChoiceScheme = (typeof CHOICE_SCHEMES)[number];
@@ -28,7 +28,7 @@ export function markChoices(keys: ReadonlySet<string>, chosen: readonly string[]
       return marked(ZERO, [...trace, { code: 'choices-too-many', values: { keys: keys.size } }]);
     return marked(exact(`${right}/${keys.size}`), trace);
   }
-  return marked(min(ONE, max(ZERO, exact(`${right - wrong}/${keys.size}`))), [
+  return markedWithDeductions(exact(`${right - wrong}/${keys.size}`), [
     ...trace,
     { code: 'choices-deducted', values: { wrong } },
   ]);

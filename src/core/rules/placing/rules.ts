@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import type { Put } from '../../content/put';
-import { type Exact, exact, max, ONE, ZERO } from '../../base/exact';
-import { marked, type Marking, type TraceStep } from '../marking';
+import { type Exact, exact, ONE, ZERO } from '../../base/exact';
+import { markedWithDeductions, type Marking, type TraceStep } from '../marking';
 import { partId } from './placed';
 
 /**
  * How marks come from what was placed. `whole`: everything where it belongs and
  * nothing elsewhere, or nothing. `by-part`: each right one earns its part.
- * `by-part-deductions`: each wrong one takes a part back, never below zero.
+ * `by-part-deductions`: each wrong one takes a part back, below zero only where the exam says so.
  */
 export const PLACING_SCHEMES = ['by-part', 'by-part-deductions', 'whole'] as const;
 export type PlacingScheme = (typeof PLACING_SCHEMES)[number];
@@ -92,7 +92,11 @@ export function markPlaced(wanted: readonly Wanted[], given: readonly Given[], s
   const weighed: TraceStep[] = of.every((weight) => weight === 1)
     ? []
     : [{ code: 'placed-weighed', values: { right: sum(right), of: sum(of) } }];
-  return marked(shareOf({ right, wrong, of }, scheme), [counted, ...weighed, ...trace], feedback.join(' '));
+  return markedWithDeductions(
+    shareOf({ right, wrong, of }, scheme),
+    [counted, ...weighed, ...trace],
+    feedback.join(' '),
+  );
 }
 
 /** How often each thing that earns a part counts. */
@@ -106,5 +110,5 @@ function shareOf({ right, wrong, of }: Record<'right' | 'wrong' | 'of', number[]
   if (of.length === 0) return ZERO;
   if (scheme === 'whole') return right.length === of.length && wrong.length === 0 ? ONE : ZERO;
   const earned = sum(right) - (scheme === 'by-part' ? 0 : sum(wrong));
-  return max(ZERO, exact(`${earned}/${sum(of)}`));
+  return exact(`${earned}/${sum(of)}`);
 }

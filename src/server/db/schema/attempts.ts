@@ -164,6 +164,21 @@ export const checks = sqliteTable(
   (t) => [primaryKey({ columns: [t.attempt, t.item] })],
 );
 
+/** The hints that were asked for while an attempt was written. */
+export const hintsTaken = sqliteTable(
+  'hints_taken',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    /** The first hint of its question is 0. */
+    hint: integer('hint').notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.hint] })],
+);
+
 /** Files that students put beside answers; the bytes lie in the files port, in pieces until all have come. */
 export const attemptFiles = sqliteTable(
   'attempt_files',

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
+import { readDepartment } from '@/server/people/policy';
 import { departmentZone } from '@/server/people/zone';
 import { watchSitting } from '@/server/sittings/watch';
 import { SittingDesk } from '@/ui/sittings/SittingDesk';
@@ -11,5 +12,6 @@ export default async function SittingPage({ params }: { params: Promise<{ id: st
   const ctx = await staffContext();
   const sitting = await watchSitting(ctx, (await params).id);
   if (!sitting.ok) notFound();
-  return <SittingDesk sitting={sitting.value} now={ctx.now} zone={departmentZone()} />;
+  const { policy } = await readDepartment(ctx.db.read);
+  return <SittingDesk sitting={sitting.value} now={ctx.now} zone={departmentZone()} late={policy.late} />;
 }

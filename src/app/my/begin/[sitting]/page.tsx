@@ -9,6 +9,7 @@ import { EnterForm } from '@/ui/room/EnterForm';
 import { HowItRunsList } from '@/ui/room/HowItRunsList';
 import { OpensItself } from '@/ui/room/OpensItself';
 import { refusalText } from '@/ui/words/refusals';
+import { wordsWith } from '@/ui/words/student-words';
 import { dayAndTime } from '@/ui/words/time';
 
 export const metadata: Metadata = { title: 'Before you begin' };
@@ -42,7 +43,12 @@ export default async function BeginPage({ params }: { params: Promise<{ sitting:
           ) : next.is === 'later' ? (
             <span className="soft">Again from {dayAndTime(next.from)}.</span>
           ) : (
-            <EnterForm sitting={before.sitting} coded={before.coded} number={next.number} />
+            <EnterForm
+              sitting={before.sitting}
+              coded={before.coded}
+              number={next.number}
+              begin={wordsWith(before.words).begin}
+            />
           )}
         </div>
       </section>
