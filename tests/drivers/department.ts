@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { eq } from 'drizzle-orm';
@@ -39,6 +39,58 @@ const PEOPLE: [string, Exclude<Role, 'guest'>][] = [
   ['cleo', 'student'],
 ];
 
+/** The services of a department whose data lie in a folder. */
+async function servicesIn(folder: string): Promise<Omit<Outside, 'now'>> {
+  const url = `file:${path.join(folder, 'test.db')}`;
+  return {
+    db: await openDatabase(url),
+    marker: openMarker(url),
+    files: folderFiles(path.join(folder, 'files')),
+    web: standInWeb,
+    mailer: standInMailer,
+  };
+}
+
+/** The department as it is installed, made once in a process: each test plays on a copy. */
+let template: Promise<{ folder: string; installed: Installed }> | undefined;
+
+async function makeTemplate(): Promise<{ folder: string; installed: Installed }> {
+  const folder = mkdtempSync(path.join(tmpdir(), 'zonda-template-'));
+  process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
+  const services = await servicesIn(folder);
+  const installed = await installDepartment(
+    { ...services, now: 1 },
+    {
+      name: 'Test department',
+      institute: 'Kestrel Ridge Institute',
+      policy: {
+        passPercent: '50',
+        grades: [
+          { from: '0', grade: 'F' },
+          { from: '50', grade: 'C' },
+        ],
+        ranges: [
+          { from: '0', text: 'Try again, [name].' },
+          { from: '50', text: '[score] of [total]' },
+        ],
+        rounding: { mode: 'half_up', places: 1, first: false },
+        namesHidden: true,
+        words: {},
+        late: USUAL_LATE_RULE,
+        conventions: CONVENTIONS,
+        blueprint: [],
+        pages: [],
+      },
+      people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),
+      courses: [{ code: 'WT-1', title: 'Wind', term: 'now', staff: ['teacher', 'marker'], students: ['ada', 'ben'] }],
+      banks: [{ name: 'Bank', share: 'department', owner: 'teacher', topics: [{ name: 'Topic' }] }],
+    },
+  );
+  await services.marker.close();
+  services.db.close();
+  return { folder, installed };
+}
+
 /** A small department on a real database file, with a clock that is moved by hand. */
 export class TestDepartment {
   now = 1_800_000_000_000;
@@ -50,44 +102,10 @@ export class TestDepartment {
   ) {}
 
   static async open(): Promise<TestDepartment> {
+    const { folder: made, installed } = await (template ??= makeTemplate());
     const folder = mkdtempSync(path.join(tmpdir(), 'zonda-'));
-    const url = `file:${path.join(folder, 'test.db')}`;
-    const services = {
-      db: await openDatabase(url),
-      marker: openMarker(url),
-      files: folderFiles(path.join(folder, 'files')),
-      web: standInWeb,
-      mailer: standInMailer,
-    };
-    const installed = await installDepartment(
-      { ...services, now: 1 },
-      {
-        name: 'Test department',
-        institute: 'Kestrel Ridge Institute',
-        policy: {
-          passPercent: '50',
-          grades: [
-            { from: '0', grade: 'F' },
-            { from: '50', grade: 'C' },
-          ],
-          ranges: [
-            { from: '0', text: 'Try again, [name].' },
-            { from: '50', text: '[score] of [total]' },
-          ],
-          rounding: { mode: 'half_up', places: 1, first: false },
-          namesHidden: true,
-          words: {},
-          late: USUAL_LATE_RULE,
-          conventions: CONVENTIONS,
-          blueprint: [],
-          pages: [],
-        },
-        people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),
-        courses: [{ code: 'WT-1', title: 'Wind', term: 'now', staff: ['teacher', 'marker'], students: ['ada', 'ben'] }],
-        banks: [{ name: 'Bank', share: 'department', owner: 'teacher', topics: [{ name: 'Topic' }] }],
-      },
-    );
-    return new TestDepartment(folder, services, installed);
+    cpSync(made, folder, { recursive: true });
+    return new TestDepartment(folder, await servicesIn(folder), installed);
   }
 
   get out(): Outside {
