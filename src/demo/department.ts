@@ -78,7 +78,7 @@ export const installation: Installation = {
       share: 'named',
       owner: 'jonas',
       named: ['odalys'],
-      topics: [{ name: 'Harness and ladder' }, { name: 'Rescue' }, { name: 'Step by step' }],
+      topics: [{ name: 'Harness and ladder' }, { name: 'Rescue' }, { name: 'Step by step' }, { name: 'Open day' }],
     },
     ...STAFF.filter((s) => s.role !== 'marker').map((s) => ({
       name: `${s.name.split(' ')[0]}, private`,

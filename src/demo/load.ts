@@ -5,6 +5,7 @@ import { seeded, seedFor } from '@/core/base/random';
 import { type Block, FRESH_PICTURE } from '@/core/content/document';
 import type { Slot } from '@/core/bank/question';
 import { paperQuestions } from '@/core/exams/paper';
+import type { ExamPlan } from '@/core/exams/plan';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
 import { keepRubric } from '@/server/bank/rubrics';
@@ -36,6 +37,7 @@ import { machine } from './questions/machine';
 import { MAINTENANCE_REPORT, reports } from './questions/report';
 import { climbing, procedures } from './questions/placed';
 import { height, site } from './questions/site';
+import { visitors } from './questions/visitors';
 import { asShown } from './as-shown';
 import { makeAnswers } from './students';
 import type { DemoQuestion } from './write';
@@ -59,6 +61,7 @@ export async function loadDemo(out: Outside, say: (line: string) => void): Promi
   await loader.midTerm();
   say('the mid-term is handed in and waits for marking');
   await loader.certificate();
+  await loader.openDay();
   await loader.final();
   await loader.logBook();
   say('the certificate runs now; the final is next week');
@@ -131,7 +134,7 @@ class Loader {
     let minutes = 0;
     for (const [bank, list] of [
       ['Turbine systems', [...firstPrinciples, ...reports, ...machine, ...site, ...procedures]],
-      ['Height and rescue', [...height, ...climbing]],
+      ['Height and rescue', [...height, ...climbing, ...visitors]],
     ] as const) {
       for (const source of list) {
         minutes += 37;
@@ -242,6 +245,7 @@ class Loader {
     minutes: number,
     passPercent: string,
     sections: SectionPlan[],
+    more: Partial<ExamPlan> = {},
   ): Promise<string> {
     const taken = new Set<string>();
     const plan = {
@@ -273,7 +277,9 @@ class Loader {
         ...(section.subject ? { only: { subjects: [section.subject], groups: [], members: [] } } : {}),
       });
     }
-    const created = must(await createExam(ctx, { title, course: this.get(this.installed.courses, course), plan }));
+    const created = must(
+      await createExam(ctx, { title, course: this.get(this.installed.courses, course), plan: { ...plan, ...more } }),
+    );
     return created.id;
   }
 
@@ -415,6 +421,24 @@ class Loader {
       if (i < 6) await this.sit(userName, sitting, from, 18, 'student');
       else await this.sit(userName, sitting, from, 20, 'writing', 0.3 + (i % 6) / 10);
     }
+  }
+
+  /** Anybody who visits, by a link; the room is that of the young. */
+  async openDay(): Promise<void> {
+    const opened = this.out.now - 2 * HOUR;
+    const teacher = this.as('jonas', opened - DAY);
+    const exam = await this.exam(
+      teacher,
+      'WT-110',
+      'Tower week',
+      20,
+      '0',
+      [{ title: 'Up and down', topics: ['Open day'], count: 3 }],
+      { young: { clock: false }, instructions: '' },
+    );
+    const course = this.get(this.installed.courses, 'WT-110');
+    const when = { opensAt: opened, closesAt: this.out.now + 6 * HOUR, minutes: 20 };
+    must(await scheduleSitting(teacher, { exam, course, who: 'link', ...when }));
   }
 
   async final(): Promise<void> {

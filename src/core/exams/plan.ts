@@ -114,6 +114,8 @@ const plan = z.object({
   hints: z.boolean().default(false),
   /** Where answers take marks back, a question can earn less than nothing; the whole never does. */
   belowZero: z.boolean().default(false),
+  /** The room is large, spoken and one thing at a time, for the young, with or without a clock; as for everybody when left out. */
+  young: z.object({ clock: z.boolean() }).optional(),
   /** Words of the student's screens that are this exam's own. */
   words: studentWords.optional(),
   /** What is asked about one passage stays together, in draws and shuffles. */

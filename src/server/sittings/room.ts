@@ -93,6 +93,8 @@ export interface Room {
   instructions: string;
   pages: ExamPlan['pages'];
   confirmHandIn: boolean;
+  /** The room of the young, with or without a clock; null for that of everybody. */
+  young: ExamPlan['young'] | null;
   /** What the student is entitled to. */
   largePrint: boolean;
   readAloud: boolean;
@@ -175,10 +177,11 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     sitting: found.attempt.sitting,
     title: sitting?.title ?? plan.title,
     instructions: plan.instructions,
-    pages: plan.pages,
+    pages: plan.young ? 'question' : plan.pages,
+    young: plan.young ?? null,
     confirmHandIn: plan.confirmHandIn,
     largePrint,
-    readAloud,
+    readAloud: readAloud || plan.young !== undefined,
     calculator: plan.calculator ?? null,
     formulas: plan.formulas ?? null,
     marks: stored(paper.marks),

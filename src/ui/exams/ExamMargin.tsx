@@ -90,6 +90,22 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
             <option value="section">a section on one page</option>
             <option value="whole">all on one page</option>
           </select>
+          <span className="w-100 fact-line">
+            the sheet is
+            <select
+              className="form-select"
+              aria-label="Look of the sheet"
+              value={plan.young ? (plan.young.clock ? 'young-clock' : 'young') : 'standard'}
+              onChange={(e) => {
+                const young = e.target.value === 'standard' ? undefined : { clock: e.target.value === 'young-clock' };
+                change((p) => ({ ...p, young }));
+              }}
+            >
+              <option value="standard">as for everybody</option>
+              <option value="young">large and spoken, without a clock</option>
+              <option value="young-clock">large and spoken, with a clock</option>
+            </select>
+          </span>
           <CheckLine checked={plan.confirmHandIn} onChange={(on) => change((p) => ({ ...p, confirmHandIn: on }))}>
             asked again before handing in
           </CheckLine>

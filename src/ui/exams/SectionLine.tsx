@@ -2,6 +2,7 @@ import type { ExamPlan, Section } from '@/core/exams/plan';
 import { CountInput } from '../parts/CountInput';
 import { MarksInput } from '../parts/MarksInput';
 import { type CoursePeople, NOBODY, OnlyFor } from './OnlyFor';
+import { plural } from '../words/marks';
 import { secondsText } from '../words/time';
 import { changedSection } from './plan-moves';
 
@@ -59,8 +60,7 @@ export function SectionLine({ section, name, people, change }: Props) {
           empty=""
           onChange={(count) => edit({ minutes: count ?? undefined }, 'minutes')}
         />
-        {minutes === undefined ? 'none' : 'min, then it is left for good'}
-        <span className="ms-2">each question</span>
+        min, each question
         <CountInput
           label={`Seconds of each question of ${name}; empty for no time of its own`}
           count={secondsEach ?? null}
@@ -70,7 +70,18 @@ export function SectionLine({ section, name, people, change }: Props) {
           empty=""
           onChange={(count) => edit({ secondsEach: count ?? undefined }, 'seconds')}
         />
-        {secondsEach === undefined ? 'as long as they like' : `s (${secondsText(secondsEach)}), then the next is shown`}
+        s
+        {(minutes !== undefined || secondsEach !== undefined) && (
+          <span className="w-100">
+            {[
+              ...(secondsEach === undefined
+                ? []
+                : [`each question is left for good after ${secondsText(secondsEach)}`]),
+              ...(minutes === undefined ? [] : [`the section after ${plural(minutes, 'minute')}`]),
+            ].join(', ')}
+            {secondsEach === undefined ? ', for good.' : '.'}
+          </span>
+        )}
       </div>
       {only && <OnlyFor only={only} name={name} people={people} onChange={(next) => edit({ only: next })} />}
     </div>

@@ -8,7 +8,9 @@ import { sectionLetter } from '@/core/exams/numbering';
 import { isForSome } from '@/core/exams/only';
 import type { ExamPlan } from '@/core/exams/plan';
 import { type DrawnSection, drawSections } from '../sheet/draw-sections';
+import { drawContentFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
+import { RoomAids } from '../room/RoomAids';
 import { CheckLine } from '../parts/CheckLine';
 import { marksText } from '../words/marks';
 import { SamplePapers } from './SamplePapers';
@@ -58,6 +60,10 @@ export function TryPaper({ exam, plan, course, sets, onClose }: Props) {
           <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
             Phone
           </Button>
+          <RoomAids
+            calculator={plan.calculator ?? null}
+            formulas={plan.formulas ? { content: plan.formulas, drawn: drawContentFormulas(plan.formulas) } : null}
+          />
           <Button variant="outline-primary" className="ms-auto" onClick={() => show(seed + 1)}>
             Another student’s paper
           </Button>

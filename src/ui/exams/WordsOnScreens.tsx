@@ -35,7 +35,7 @@ export function WordsOnScreens({ words, otherwise, onChange }: Props) {
         Words on the student’s screens <span className="soft">{changed > 0 ? `${changed} changed` : 'as usual'}</span>
       </summary>
       {WORDED.map((word) => (
-        <label key={word} className="fact-line">
+        <label key={word}>
           <span className="soft">{PLACES[word]}</span>
           <LineInput
             value={words[word] ?? ''}

@@ -4,7 +4,8 @@ import { marksText } from '../words/marks';
 
 export type Fullness = 'empty' | 'half' | 'full';
 
-const FULL: Record<Fullness, { height: string; words: string }> = {
+/** How much of a question is answered, as a height and in words. */
+export const FULL: Record<Fullness, { height: string; words: string }> = {
   empty: { height: '0%', words: 'not answered' },
   half: { height: '50%', words: 'partly answered' },
   full: { height: '100%', words: 'answered' },

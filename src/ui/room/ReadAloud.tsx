@@ -24,7 +24,8 @@ export function ReadAloud({ item, number }: { item: string; number: string }) {
         aria-label={`Read question ${number} aloud`}
         onClick={read}
       >
-        {state === 'reading' ? 'Stop reading' : 'Read aloud'}
+        <Speaker />
+        <span>{state === 'reading' ? 'Stop reading' : 'Read aloud'}</span>
       </button>
       <span role="status" className="hand">
         {state === 'no voice' && 'This device has no voice. Tell your teacher.'}
@@ -37,4 +38,21 @@ export function ReadAloud({ item, number }: { item: string; number: string }) {
 function textOf(item: string): string {
   const parts = document.querySelectorAll<HTMLElement>(`#question-${item} .qhead > :not(.qno):not(.qmarks)`);
   return [...parts].map((part) => part.innerText.trim()).join('\n');
+}
+
+function Speaker() {
+  return (
+    <svg
+      width="26"
+      height="26"
+      viewBox="0 0 26 26"
+      aria-hidden="true"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="2"
+    >
+      <path d="M3 10 H8 L14 5 V21 L8 16 H3 Z" fill="currentColor" strokeLinejoin="round" />
+      <path d="M18 9.5 a5 5 0 0 1 0 7 M21 6.5 a9 9 0 0 1 0 13" strokeLinecap="round" />
+    </svg>
+  );
 }

@@ -19,6 +19,7 @@ import { LeavingDialog } from './LeavingDialog';
 import { PracticeBox } from './PracticeBox';
 import { ReadAloud } from './ReadAloud';
 import type { DrawnFormulaSheet } from './RoomAids';
+import { YoungTop } from './YoungTop';
 import { RoomTop } from './RoomTop';
 import { useHints } from './use-hints';
 import { type Saving, useAnswers } from './use-answers';
@@ -197,34 +198,45 @@ export function Room({ room }: { room: DrawnRoom }) {
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
   const total = own ? own.to - own.from : clock.deadline - clock.startedAt;
   return (
-    <div className="room">
-      <RoomTop
-        room={room}
-        section={room.pages === 'whole' || (room.sections.length === 1 && !stage) ? undefined : section}
-        stage={stage}
-        saved={{ text: savingText(saving, notTaken), fine: arrived }}
-        time={{ left: partLeft, total, stopped: clock.pausedAt !== null }}
-        disabled={deaf}
-        onContents={() => setContents(true)}
-        onHandIn={staged.isLast ? askToLeave : null}
-        handIn={words.handIn}
-      />
-      <div className={`room-body ${clock.pausedAt === null ? '' : 'covered'}`}>
-        <Contents
-          sections={room.sections}
-          states={states}
-          isLater={isLater}
-          current={shown.map((i) => i.id)}
-          open={contents}
-          onClose={() => setContents(false)}
-          onGo={(id) => {
-            const to = pages.findIndex((p) => p.some((i) => i.id === id));
-            go(to);
-            // Further down on its page.
-            if (pages[to]?.[0]?.id !== id)
-              requestAnimationFrame(() => document.getElementById(`question-${id}`)?.scrollIntoView());
-          }}
+    <div className={`room ${room.young ? 'young' : ''}`}>
+      {room.young ? (
+        <YoungTop
+          title={room.title}
+          beads={items.map(({ id }) => ({ id, state: states.get(id) ?? 'empty', here: id === current?.id }))}
+          saved={{ text: savingText(saving, notTaken), fine: arrived }}
+          left={room.young.clock || clock.pausedAt !== null ? partLeft : null}
         />
+      ) : (
+        <RoomTop
+          room={room}
+          section={room.pages === 'whole' || (room.sections.length === 1 && !stage) ? undefined : section}
+          stage={stage}
+          saved={{ text: savingText(saving, notTaken), fine: arrived }}
+          time={{ left: partLeft, total, stopped: clock.pausedAt !== null }}
+          disabled={deaf}
+          onContents={() => setContents(true)}
+          onHandIn={staged.isLast ? askToLeave : null}
+          handIn={words.handIn}
+        />
+      )}
+      <div className={`room-body ${clock.pausedAt === null ? '' : 'covered'}`}>
+        {!room.young && (
+          <Contents
+            sections={room.sections}
+            states={states}
+            isLater={isLater}
+            current={shown.map((i) => i.id)}
+            open={contents}
+            onClose={() => setContents(false)}
+            onGo={(id) => {
+              const to = pages.findIndex((p) => p.some((i) => i.id === id));
+              go(to);
+              // Further down on its page.
+              if (pages[to]?.[0]?.id !== id)
+                requestAnimationFrame(() => document.getElementById(`question-${id}`)?.scrollIntoView());
+            }}
+          />
+        )}
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           <NoticeBox attempt={room.attempt} notice={clock.notice} />
           {clock.pausedAt !== null && <ClockStopped left={partLeft} />}
@@ -280,17 +292,27 @@ export function Room({ room }: { room: DrawnRoom }) {
                 disabled={!listening || page === 0}
                 onClick={() => go(page - 1)}
               >
-                ‹ {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
+                ‹{' '}
+                <span className={room.young ? 'visually-hidden' : ''}>
+                  {page > 0 ? `Back to ${pages[page - 1]?.[0]?.number}` : 'Back'}
+                </span>
               </button>
             )}
-            {room.pages === 'question' && current && items.length > 1 && (
+            {room.pages === 'question' && !room.young && current && items.length > 1 && (
               <button type="button" className="btn btn-quiet" aria-pressed={isLater(current.id)} onClick={toggleLater}>
                 {isLater(current.id) ? <span className="later-word">later</span> : words.later} <KeyCap of="l" />
               </button>
             )}
             {page < pages.length - 1 ? (
               <button type="button" className="btn btn-primary" disabled={!listening} onClick={() => go(page + 1)}>
-                {room.pages === 'question' ? `${pages[page + 1]?.[0]?.number}` : 'Next section'} ›
+                {room.young ? (
+                  <span className="visually-hidden">Next</span>
+                ) : room.pages === 'question' ? (
+                  pages[page + 1]?.[0]?.number
+                ) : (
+                  'Next section'
+                )}{' '}
+                ›
               </button>
             ) : (
               <button type="button" className="btn btn-primary" disabled={deaf} onClick={askToLeave}>

@@ -1,0 +1,12 @@
+import { launch, signIn, LAPTOP, PHONE, begin } from './drivers/browser';
+const [who = 'imre', address = '/', out = '/tmp/look.png', size = 'laptop', act = ''] = process.argv.slice(2);
+const browser = await launch();
+const { page } = await signIn(browser, 'http://localhost:3000', who, size === 'phone' ? PHONE : LAPTOP);
+page.on('console', (m) => m.type() === 'error' && console.log('CONSOLE', m.text()));
+page.on('pageerror', (e) => console.log('ERROR', e.message));
+await page.goto(address);
+await page.waitForLoadState('networkidle');
+if (act) await new Function('page', 'begin', `return (async () => { ${act} })()`)(page, begin);
+await page.screenshot({ path: out, fullPage: size === 'full' });
+console.log(page.url());
+await browser.close();
