@@ -7,6 +7,7 @@ import { writeToStudents, type Written } from '@/server/mail/write-to-students';
 import { bringInRoster, type BroughtRoster } from '@/server/people/bring-in-roster';
 import { setStaff } from '@/server/people/courses';
 import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/groups';
+import { setOwnGroups } from '@/server/people/own-groups';
 import { enrol, openRoster, type Roster, setEmail, setSubjects, unenrol } from '@/server/people/roster';
 import { setProvision } from '@/server/people/provisions';
 import { resetPassword } from '@/server/people/passwords';
@@ -55,6 +56,10 @@ async function inRoster(act: RosterAct, input: unknown): Promise<Result<null>> {
 
 export async function setSubjectsAction(input: unknown): Promise<Result<null>> {
   return inRoster(setSubjects, input);
+}
+
+export async function setOwnGroupsAction(input: unknown): Promise<Result<null>> {
+  return inRoster(setOwnGroups, input);
 }
 
 export async function setGroupAction(input: unknown): Promise<Result<null>> {

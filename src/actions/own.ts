@@ -1,8 +1,10 @@
 'use server';
+import { revalidatePath } from 'next/cache';
 import { ok, type Result, refuse } from '@/core/base/result';
-import { keepSession, requestSource, writerContext } from '@/server/auth/request';
+import { keepSession, requestSource, studentContext, writerContext } from '@/server/auth/request';
 import { GUEST_SESSION_LENGTH } from '@/server/auth/sessions';
 import { outside } from '@/server/outside';
+import { joinGroup, leaveGroup } from '@/server/people/own-groups';
 import { admitGuest } from '@/server/people/participants';
 import { enterSitting } from '@/server/sittings/enter';
 
@@ -24,9 +26,27 @@ export async function enterAsGuestAction(_: Result<string> | null, form: FormDat
   if (name.trim() === '') return refuse('name-asked', { at: ['name'] });
   const out = await outside();
   const source = await requestSource();
-  const admitted = await admitGuest(out, sitting, { name, code: field(form, 'code'), source });
+  const admitted = await admitGuest(out, sitting, {
+    name,
+    said: form.getAll('said').map(String),
+    code: field(form, 'code'),
+    source,
+  });
   if (!admitted.ok) return admitted;
   await keepSession(admitted.value.token, GUEST_SESSION_LENGTH);
   const entered = await enterSitting({ ...out, actor: admitted.value.guest }, sitting);
   return entered.ok ? ok(`/room/${entered.value.attempt}`) : entered;
+}
+
+/** Joins a group of one's course, or begins one. */
+export async function joinGroupAction(input: unknown): Promise<Result<null>> {
+  const result = await joinGroup(await studentContext(), input);
+  revalidatePath('/my');
+  return result;
+}
+
+export async function leaveGroupAction(input: unknown): Promise<Result<null>> {
+  const result = await leaveGroup(await studentContext(), input);
+  revalidatePath('/my');
+  return result;
 }

@@ -13,6 +13,7 @@ import { letBackIn } from '@/server/sittings/let-back-in';
 import { sendNotice } from '@/server/sittings/notices';
 import { goOn, pauseTime } from '@/server/sittings/pause';
 import { bringBack, setAside } from '@/server/sittings/set-aside';
+import { type Helper, helpersOf, setHelper } from '@/server/sittings/sitting-staff';
 import { storyOf } from '@/server/sittings/story';
 import { text } from './sent';
 
@@ -98,4 +99,12 @@ export async function releaseAction(input: unknown): Promise<Result<{ students: 
 
 export async function takeBackAction(sitting: string): Promise<Result<null>> {
   return on(RESULTS, (ctx) => takeBackResults(ctx, text(sitting)));
+}
+
+export async function helpersAction(sitting: string): Promise<Result<{ helpers: Helper[]; able: Helper[] }>> {
+  return helpersOf(await staffContext(), text(sitting));
+}
+
+export async function setHelperAction(input: unknown): Promise<Result<null>> {
+  return on(DESK, (ctx) => setHelper(ctx, input));
 }

@@ -33,6 +33,8 @@ const person: WatchedPerson = {
   id: 'ada',
   name: 'Ada Vale',
   extra: NO_EXTRA_TIME,
+  said: {},
+  provided: { largePrint: false, readAloud: false, breakMinutes: 0, glosses: false, secondLanguage: false },
   extraMinutes: 0,
   slowedUntil: 0,
   attempt,

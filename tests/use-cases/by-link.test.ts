@@ -60,6 +60,25 @@ describe('a sitting by its link', () => {
     expect(JSON.stringify(await ownSittings(dept.as('ada')))).not.toContain('wind-2027');
   });
 
+  it('asks guests for what the sitting wants to know; the teacher sees what they said', async () => {
+    const guestFields = [
+      { label: 'School', is: 'text', required: true },
+      { label: 'E-mail', is: 'email', required: false },
+    ];
+    const sitting = await scheduled({ who: 'link', guestFields });
+    const come = (said: string[]) => admitGuest(dept.out, sitting, { ...arrival('Rowan Vale'), said });
+    expect(must(await sittingByLink(dept.out, sitting, null)).guestFields).toEqual(guestFields);
+    expect(await come([' ', ''])).toMatchObject({ refusal: { code: 'field-missing', at: ['said', 0] } });
+    expect(await come(['Ridge', 'rowan at home'])).toMatchObject({ refusal: { code: 'email-odd', at: ['said', 1] } });
+    const { guest } = must(await come(['  Ridge   School ', '']));
+    must(await enterSitting({ ...dept.out, actor: guest }, sitting));
+    const { people } = must(await watchSitting(dept.as('teacher'), sitting));
+    expect(people.map(({ name, said }) => [name, said])).toEqual([['Rowan Vale', { School: 'Ridge School' }]]);
+    expect(await schedule({ who: 'link', guestFields: [guestFields[0], guestFields[0]] })).toMatchObject({
+      refusal: { code: 'bad-input', values: { problem: 'fields-twice' } },
+    });
+  });
+
   it('takes three hundred guests in a minute, each once', async () => {
     const sitting = await scheduled({ who: 'link' });
     const tokens = await Promise.all(

@@ -257,3 +257,29 @@ describe('the clock', () => {
     expect(await dept.out.db.read.select().from(marks)).toHaveLength(3);
   });
 });
+
+describe('a clock that is set back', () => {
+  it('takes nothing from who writes: what was written stays, later changes are taken, and nothing is an outage', async () => {
+    const { sitting } = await dept.sitting(1, 30);
+    const attempt = await enter('ada', sitting);
+    await pulse();
+    dept.pass(10);
+    await pulse(dept.now);
+    const first = await write('ada', attempt);
+    const end = await deadline(attempt);
+    // An administrator, or a time server, sets it back by five minutes.
+    dept.pass(-5);
+    await pulse(dept.now);
+    expect(first.saved).toHaveLength(1);
+    expect((await write('ada', attempt)).saved).toHaveLength(1);
+    expect([await deadline(attempt), await ungiven(attempt)]).toEqual([end, 0]);
+    expect(await dept.out.db.read.select().from(outages)).toEqual([]);
+    expect(must(await openRoom(dept.as('ada'), attempt)).answers).toMatchObject({
+      item0: { c: { text: `the ${seq}th` } },
+    });
+    // Before it was begun: the working time is not longer for it.
+    dept.pass(-10);
+    expect(await deadline(attempt)).toBe(end);
+    expect((await write('ada', attempt)).saved).toHaveLength(1);
+  });
+});

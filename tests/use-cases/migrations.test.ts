@@ -85,7 +85,7 @@ it('attempts and extra minutes of members belong to participants, one for each m
   client.close();
   const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
   expect(await db.read.select().from(participants)).toEqual(
-    ['ada', 'ben'].map((id) => ({ id, is: 'member', member: id, group: null, sitting: null, name: '' })),
+    ['ada', 'ben'].map((id) => ({ id, is: 'member', member: id, group: null, sitting: null, name: '', said: {} })),
   );
   expect((await db.read.select().from(attempts)).map((a) => [a.id, a.participant, a.seed])).toEqual([
     ['one', 'ada', 2],
@@ -202,6 +202,9 @@ it('sittings, attempts and provisions of before go on as they were: sat once, ne
     extra: { percent: 25, minutes: 0 },
     largePrint: false,
     readAloud: false,
+    breakMinutes: 0,
+    glosses: false,
+    secondLanguage: false,
   });
   db.close();
 });

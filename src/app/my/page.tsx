@@ -4,7 +4,9 @@ import { whoCanGetIn } from '@/core/sittings/entry';
 import type { Tries } from '@/core/sittings/tries';
 import { studentContext } from '@/server/auth/request';
 import { listOwnResults } from '@/server/results/own-results';
+import { ownGroups } from '@/server/people/own-groups';
 import { ownSittings } from '@/server/sittings/own-sittings';
+import { OwnGroups } from '@/ui/people/OwnGroups';
 import { OpensItself } from '@/ui/room/OpensItself';
 import { lateText } from '@/ui/words/late';
 import { triesText } from '@/ui/words/tries';
@@ -30,8 +32,9 @@ export default async function MyPage() {
   const door = (s: (typeof sittings)[number]) => whoCanGetIn({ ...s, questions: 1, students: 1, link: false }, ctx.now);
   const writing = sittings.flatMap((s) => (s.next.is === 'open' ? [{ ...s, attempt: s.next.attempt }] : []));
   const open = sittings.flatMap((s) =>
-    (s.next.is === 'new' || s.next.is === 'later') && door(s).open ? [{ ...s, next: s.next }] : [],
+    (s.next.is === 'new' || s.next.is === 'later') && s.after === null && door(s).open ? [{ ...s, next: s.next }] : [],
   );
+  const inRow = sittings.filter((s) => s.attempts.length === 0 && s.after !== null && door(s).open).reverse();
   const next = sittings.filter((s) => s.attempts.length === 0 && !door(s).open && s.opensAt > ctx.now).reverse();
   const byHand = sittings.filter(
     (s) => s.attempts.length === 0 && s.byHand && s.opensAt <= ctx.now && s.closesAt > ctx.now && s.endedAt === null,
@@ -81,6 +84,14 @@ export default async function MyPage() {
         <h2 id="next" className="fs-6 fw-bold">
           Next
         </h2>
+        {inRow.map((s) => (
+          <div key={s.id} className="py-2">
+            <strong>{s.title}</strong>
+            <div className="soft">
+              {s.course} · after {s.after} · {s.ownMinutes} minutes
+            </div>
+          </div>
+        ))}
         {byHand.map((s) => (
           <div key={s.id} className="py-2">
             <strong>{s.title}</strong>
@@ -103,8 +114,11 @@ export default async function MyPage() {
             As a calendar file
           </a>
         )}
-        {next.length + byHand.length === 0 && <p className="soft mb-0">Nothing is scheduled.</p>}
+        {next.length + byHand.length + inRow.length === 0 && <p className="soft mb-0">Nothing is scheduled.</p>}
       </section>
+      {(await ownGroups(ctx)).map((one) => (
+        <OwnGroups key={one.course} of={one} />
+      ))}
       <section className="sheet plain" aria-labelledby="results">
         <h2 id="results" className="fs-6 fw-bold">
           Results

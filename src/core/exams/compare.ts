@@ -1,8 +1,7 @@
 import type { Exact } from '../base/exact';
 import type { Lot } from './lot';
 import { assemble, paperQuestions, type Pinned } from './paper';
-import { placements } from './plan';
-import { expectedMinutes } from './readiness';
+import { minutesFor, type MinutesTaken, NONE_TAKEN } from './time-taken';
 
 /** What is known of a question beside its body. */
 export interface QuestionKnown {
@@ -30,16 +29,16 @@ export function comparePapers(
   pinned: Pinned,
   known: ReadonlyMap<string, QuestionKnown>,
   lots: readonly Lot[],
+  taken: MinutesTaken = NONE_TAKEN,
 ): PaperFigures[] {
-  const question = new Map(placements(pinned.plan).map(({ item }) => [item.id, item.question]));
   return lots.map((lot): PaperFigures => {
     const paper = assemble(pinned, lot);
     const items = paperQuestions(paper);
     const topics = new Map<string, number>();
     let weighed = 0;
     let weight = 0;
-    for (const { id, marks } of items) {
-      const { difficulty, topic } = known.get(question.get(id) ?? '') ?? { difficulty: 1, topic: null };
+    for (const { source, marks } of items) {
+      const { difficulty, topic } = known.get(source) ?? { difficulty: 1, topic: null };
       if (topic !== null) topics.set(topic, (topics.get(topic) ?? 0) + 1);
       weighed += difficulty * marks.valueOf();
       weight += marks.valueOf();
@@ -48,7 +47,7 @@ export function comparePapers(
       seed: lot.seed,
       questions: items.length,
       marks: paper.marks,
-      minutes: items.reduce((n, { marks, worth }) => n + expectedMinutes(marks, worth.size), 0),
+      minutes: items.reduce((n, one) => n + minutesFor(one, taken), 0),
       difficulty: weight === 0 ? 0 : weighed / weight,
       topics,
     };

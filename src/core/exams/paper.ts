@@ -13,6 +13,8 @@ export type Revisions = ReadonlyMap<string, QuestionBody>;
 
 export interface PaperQuestion {
   id: string;
+  /** The question in the bank. */
+  source: string;
   /** Number on the paper, as it is written. */
   number: string;
   question: QuestionBody;
@@ -121,6 +123,7 @@ export function questionAt(
   const worth = slotWorth(question, { marks: item.marks ?? section.marks ?? null });
   return {
     id: item.id,
+    source: item.question,
     number,
     question,
     bonus: item.bonus,

@@ -78,6 +78,10 @@ export const blueprintRow = z.object({ topic: z.string().max(40), know: marksTex
 /** The marks wanted of one topic, by what its questions demand. */
 export type BlueprintRow = z.infer<typeof blueprintRow>;
 
+const gloss = z.object({ word: z.string().trim().min(1).max(80), meaning: z.string().trim().min(1).max(500) });
+/** A word of an exam and what it means. */
+export type Gloss = z.infer<typeof gloss>;
+
 /** How answers are checked while they are written. */
 const practice = z.object({
   /** At the student's wish, or by itself once a question is answered. */
@@ -124,6 +128,8 @@ const plan = z.object({
   calculator: z.enum(CALCULATORS).optional(),
   /** A sheet of formulas and tables that may be looked at; none when left out. */
   formulas: contentSchema.optional(),
+  /** Words that are explained to those who are entitled to it. */
+  glosses: z.array(gloss).max(200).optional(),
   /** The marks wanted, topics × demand; none when left out. */
   blueprint: z.array(blueprintRow).max(200).optional(),
   rounding: z.object({ mode: z.enum(ROUNDING_MODES), places: z.number().int().min(0).max(4), first: z.boolean() }),

@@ -1,4 +1,4 @@
-import { type Exact, exact } from '../base/exact';
+import { exact } from '../base/exact';
 import { type Finding, stops, under, warns } from '../base/finding';
 import { placedSlots, type QuestionBody } from '../bank/question';
 import { questionReadiness } from '../bank/readiness';
@@ -10,11 +10,7 @@ import { namesNobody } from './only';
 import type { PaperQuestion, Pinned } from './paper';
 import { type ExamPlan, paperLength, type Section, shareOf } from './plan';
 import { poolQuestions, poolOf } from './pool';
-
-/** Minutes a question takes by rule of thumb: one a mark and half a minute for each slot (common practice, no source). */
-export function expectedMinutes(marks: Exact, slots: number): number {
-  return Math.ceil(marks.valueOf() + slots * 0.5);
-}
+import { minutesFor, type MinutesTaken, NONE_TAKEN } from './time-taken';
 
 export interface ExamReadiness {
   findings: Finding[];
@@ -26,9 +22,9 @@ export interface ExamReadiness {
 
 /**
  * What stops or weakens an exam: what its questions lack (paths start with
- * ["item", id]), marks and time, the same question twice, the right option always in one place.
+ * ["item", id]), marks and time (`taken`: as earlier students took), the same question twice, the right option always in one place.
  */
-export function examReadiness(pinned: Pinned): ExamReadiness {
+export function examReadiness(pinned: Pinned, taken: MinutesTaken = NONE_TAKEN): ExamReadiness {
   const { plan } = pinned;
   const pool = poolOf(pinned);
   const items = poolQuestions(pool);
@@ -49,7 +45,7 @@ export function examReadiness(pinned: Pinned): ExamReadiness {
         ),
       ),
     );
-    minutes += expectedMinutes(item.marks, item.worth.size) * shareOf(plan, item.id).valueOf();
+    minutes += minutesFor(item, taken) * shareOf(plan, item.id).valueOf();
     const title = titleOf(item.question);
     const before = seen.get(title);
     if (before !== undefined)

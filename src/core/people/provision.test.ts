@@ -27,6 +27,14 @@ it('a provision holds up to its last moment', () => {
 
 it('a provision without anything in it provides nothing', () => {
   expect(providesNothing(NO_PROVISION)).toBe(true);
-  for (const one of [{ extraTimePercent: 1 }, { extraMinutes: 1 }, { largePrint: true }, { readAloud: true }])
+  for (const one of [
+    { extraTimePercent: 1 },
+    { extraMinutes: 1 },
+    { largePrint: true },
+    { readAloud: true },
+    { breakMinutes: 1 },
+    { glosses: true },
+    { secondLanguage: true },
+  ])
     expect(providesNothing({ ...NO_PROVISION, ...one })).toBe(false);
 });

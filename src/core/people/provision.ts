@@ -9,6 +9,12 @@ export const provisionSchema = z.object({
   largePrint: z.boolean(),
   /** The room reads questions aloud when asked. */
   readAloud: z.boolean(),
+  /** Minutes that they may rest in all, while their time stands still. */
+  breakMinutes: z.number().int().min(0, 'minutes-range').max(240, 'minutes-range'),
+  /** Words that the exam explains are explained to them. */
+  glosses: z.boolean(),
+  /** They write in a second language: whoever marks is told. */
+  secondLanguage: z.boolean(),
   /** The last moment at which it holds; null for always. */
   until: z.number().int().nullable(),
   reason: z.string().trim().max(500),
@@ -20,6 +26,9 @@ export const NO_PROVISION: Provision = {
   extraMinutes: 0,
   largePrint: false,
   readAloud: false,
+  breakMinutes: 0,
+  glosses: false,
+  secondLanguage: false,
   until: null,
   reason: '',
 };
@@ -39,8 +48,9 @@ export function holds({ until }: Pick<Provision, 'until'>, now: number): boolean
 
 /** Whether nothing is provided. */
 export function providesNothing(provision: Omit<Provision, 'until' | 'reason'>): boolean {
-  const { extraTimePercent, extraMinutes, largePrint, readAloud } = provision;
-  return extraTimePercent === 0 && extraMinutes === 0 && !largePrint && !readAloud;
+  const { extraTimePercent, extraMinutes, breakMinutes, largePrint, readAloud, glosses, secondLanguage } = provision;
+  const minutes = extraTimePercent + extraMinutes + breakMinutes;
+  return minutes === 0 && ![largePrint, readAloud, glosses, secondLanguage].some(Boolean);
 }
 
 /** Seconds of a single question with extra time, rounded up to whole seconds. */

@@ -23,7 +23,8 @@ export interface StoryStep {
     | 'paused'
     | 'server away'
     | 'wrote while paused'
-    | 'hint';
+    | 'hint'
+    | 'break';
   by?: string;
   note?: string;
   /** Minutes given, changes that arrived together, or which hint of a question. */

@@ -10,13 +10,15 @@ import { sectionLetter } from '@/core/exams/numbering';
 import { isForSome } from '@/core/exams/only';
 import { type ExamPlan, revisionKey, shareOf } from '@/core/exams/plan';
 import { poolQuestions, type Pool, poolOf, type PoolSection } from '@/core/exams/pool';
-import { examReadiness, expectedMinutes } from '@/core/exams/readiness';
+import { examReadiness } from '@/core/exams/readiness';
+import { minutesFor } from '@/core/exams/time-taken';
 import { type SectionSet, sectionSetFindings, sectionSetsOf } from '@/core/exams/section-sets';
 import type { Context } from '../context';
 import { visibleBanks } from '../bank/access';
 import { questions } from '../db/schema/bank';
 import { traitsInCourse } from '../people/traits';
 import { type BlueprintThere, blueprintView } from './blueprint-view';
+import { minutesTaken } from './time-taken';
 import { type FilledPlan, lookAtPlan } from './sought';
 
 /** What the exam desk shows of a placed question. */
@@ -25,6 +27,8 @@ export interface PlacedQuestion {
   kinds: string;
   marks: string;
   minutes: number;
+  /** The minutes are those that earlier students took, not reckoned by rule of thumb. */
+  measured: boolean;
   ready: boolean;
   /** A newer revision than the one placed; null when it is the newest. */
   newer: number | null;
@@ -69,6 +73,10 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
       ),
     );
   const banks = new Set((await visibleBanks(ctx)).map(({ id }) => id));
+  const taken = await minutesTaken(
+    ctx.db.read,
+    poolQuestions(pool).map(({ source }) => source),
+  );
   const items: ExamView['items'] = {};
   for (const item of poolQuestions(pool)) {
     const place = placed.find((p) => p.id === item.id);
@@ -79,20 +87,18 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
       title: titleOf(body),
       kinds: head?.kinds ?? '',
       marks: stored(item.marks),
-      minutes: expectedMinutes(item.marks, item.worth.size),
+      measured: taken.has(item.source),
+      minutes: minutesFor(item, taken),
       ready: isReady(checkQuestion(body).findings),
       open: head !== undefined && banks.has(head.bank),
       newer: head && head.revision > place.revision ? head.revision : null,
     };
   }
-  const { findings, ready, minutes } = examReadiness(pinned);
+  const { findings, ready, minutes } = examReadiness(pinned, taken);
   const minutesOf = (section: PoolSection): number =>
-    section.items.reduce(
-      (all, { id, marks, worth }) => all + expectedMinutes(marks, worth.size) * shareOf(filled.plan, id).valueOf(),
-      0,
-    );
+    section.items.reduce((all, item) => all + minutesFor(item, taken) * shareOf(filled.plan, item.id).valueOf(), 0);
   const seeking = plan.sections.flatMap(({ draws }) => draws.filter(({ seeks }) => seeks));
-  const taken = seeking.reduce((n, { take }) => n + take, 0);
+  const drawn = seeking.reduce((n, { take }) => n + take, 0);
   const { there, findings: unmet } = await blueprintView(ctx.db.read, filled.plan, pool);
   const some = isForSome(plan) && course !== null;
   const sets = some ? sectionSetsOf(pinned, [...(await traitsInCourse(ctx.db.read, course)).values()]) : [];
@@ -104,7 +110,7 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
     ...marksRange(pool, sets),
     minutes,
     ready: ready - sought.size + seeking.reduce((n, { id, take }) => n + Math.min(take, filled.found[id] ?? 0), 0),
-    questions: placed.length + taken,
+    questions: placed.length + drawn,
     // Whatever a draw finds is ready; what else would help is said at the question.
     findings: [
       ...findings.filter(({ at }) => !sought.has(String(at[1]))),

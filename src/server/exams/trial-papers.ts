@@ -9,6 +9,7 @@ import { placements } from '@/core/exams/plan';
 import type { Context } from '../context';
 import { questions, topics } from '../db/schema/bank';
 import { type RoomSection, roomSections } from '../sittings/room';
+import { minutesTaken } from './time-taken';
 import { lookAtPlan } from './sought';
 
 /** A paper in figures, in plain values. */
@@ -43,11 +44,13 @@ export async function samplePapers(
   const lots = Array.from({ length: wanted }, (_, i) => ({ seed: i + 1, without }));
   const known = new Map(rows.map(({ id, ...rest }) => [id, rest]));
   return ok(
-    comparePapers(unmended(filled.plan, filled.revisions), known, lots).map((figures) => ({
-      ...figures,
-      marks: stored(figures.marks),
-      topics: [...figures.topics],
-    })),
+    comparePapers(unmended(filled.plan, filled.revisions), known, lots, await minutesTaken(ctx.db.read, ids)).map(
+      (figures) => ({
+        ...figures,
+        marks: stored(figures.marks),
+        topics: [...figures.topics],
+      }),
+    ),
   );
 }
 

@@ -1,5 +1,5 @@
 import type { Lot } from '@/core/exams/lot';
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { type Exact, exact, stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -16,13 +16,14 @@ import { type Judgement, judge, judgementSchema, type Rubric } from '@/core/rule
 import { readNumber } from '@/core/rules/number/read';
 import type { TraceStep } from '@/core/rules/marking';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
-import { coursesFor, inSitting } from '../people/courses';
+import { inSitting, sittingsFor } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { marks } from '../db/schema/marks';
 import { courses } from '../db/schema/people';
 import { COUNTS, currentAnswers, findAttempt } from '../sittings/attempts';
+import { entitledIn } from '../people/provisions';
 import { participantName } from '../people/participants';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { readDepartment } from '../people/policy';
@@ -44,14 +45,13 @@ export interface MarkingTask {
 /** Everything that waits for a person or was marked by one in the actor's courses, by question. Only handed-in attempts count. */
 export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> {
   if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
-  const own = (await coursesFor(ctx, 'mark answers')).map(({ id }) => id);
   const { read } = ctx.db;
   const rows = await read
     .selectDistinct({ id: sittings.id, title: sittings.title, course: courses.code, opensAt: sittings.opensAt })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
     .innerJoin(attempts, and(eq(attempts.sitting, sittings.id), COUNTS))
-    .where(inArray(courses.id, own))
+    .where(await sittingsFor(ctx, 'mark answers'))
     .orderBy(desc(sittings.opensAt));
   const tasks: MarkingTask[] = [];
   for (const sitting of rows) {
@@ -80,6 +80,8 @@ export interface DeskAnswer {
   script: number;
   /** Null while names are hidden. */
   name: string | null;
+  /** They write in a second language. */
+  secondLanguage: boolean;
   slot: string;
   letter: string;
   /** The answer in plain words. */
@@ -134,9 +136,16 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
       seed: attempts.seed,
       without: attempts.without,
       name: participantName,
+      participant: attempts.participant,
     })
     .from(attempts)
     .where(eq(attempts.sitting, sittingId));
+  const entitled = await entitledIn(
+    read,
+    sittingId,
+    people.map(({ participant }) => participant),
+    ctx.now,
+  );
   const byId = new Map(people.map((p) => [p.id, p]));
   const all = await currentMarks(read, { sitting: sittingId });
   const nextItem = all.find((m) => m.marks === null && m.item !== itemId)?.item ?? null;
@@ -152,6 +161,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
         attempt: mark.attempt,
         script: person.script,
         name: policy.namesHidden ? null : person.name,
+        secondLanguage: entitled.get(person.participant)?.secondLanguage ?? false,
         slot: id,
         letter,
         answer: responseWords(kind, slot.setup, responses[id]) ?? asSent(responses[id]),

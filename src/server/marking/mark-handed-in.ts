@@ -4,6 +4,7 @@ import type { Transaction } from '../db/database';
 import { answersNow, attempts } from '../db/schema/attempts';
 import { versionOf } from '../events/versions';
 import type { AttemptRow } from '../sittings/attempts';
+import { keepTimes } from '../exams/time-taken';
 import { type CurrentMark, currentMarks } from './current-marks';
 import { insertMarks } from './keep-marks';
 
@@ -19,7 +20,8 @@ export function markHandedIn(out: Outside, attempt: AttemptRow): Promise<void> {
   return mine;
 }
 
-async function markOnce(out: Outside, { id, sitting, seed, without, reopenedAt }: AttemptRow): Promise<void> {
+async function markOnce(out: Outside, attempt: AttemptRow): Promise<void> {
+  const { id, sitting, seed, without, reopenedAt } = attempt;
   for (;;) {
     const { version, marks: found } = await out.marker.mark({ id, sitting, seed, without });
     const kept = await out.db.transaction(async (tx) => {
@@ -40,6 +42,7 @@ async function markOnce(out: Outside, { id, sitting, seed, without, reopenedAt }
         .returning({ id: attempts.id });
       // Another process may have been faster.
       if (first.length > 0) {
+        await keepTimes(tx, attempt);
         const kept = await givenByPersons(tx, { id, reopenedAt });
         const mine = found.filter((mark) => !kept.has(placeOf(mark)));
         await insertMarks(

@@ -1,10 +1,10 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, inArray, or, type SQL } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result } from '@/core/base/result';
 import { type Acts, type CourseAccess, may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
-import { sittings } from '../db/schema/exams';
+import { sittings, sittingStaff } from '../db/schema/exams';
 import { courses, courseStaff, members } from '../db/schema/people';
 
 /** What can be permitted in one course and not in another. */
@@ -41,12 +41,34 @@ export async function inCourse(ctx: Context, act: CourseAct, course: string): Pr
   return may(ctx.actor, act, await staffOf(ctx.db.read, course)) ? ok() : FORBIDDEN;
 }
 
-/** Refuses what the actor may not do in the course of a sitting, and sittings that are not there. */
+/** Refuses what the actor may not do in a sitting, as staff of its course or of it alone, and sittings that are not there. */
 export async function inSitting(ctx: Context, act: CourseAct, sitting: string): Promise<Result<null>> {
-  const [row] = await ctx.db.read.select({ course: sittings.course }).from(sittings).where(eq(sittings.id, sitting));
-  if (row) return inCourse(ctx, act, row.course);
+  const { read } = ctx.db;
+  const [row] = await read.select({ course: sittings.course }).from(sittings).where(eq(sittings.id, sitting));
+  if (row) {
+    const { staff } = await staffOf(read, row.course);
+    const helpers = await read
+      .select({ member: sittingStaff.member })
+      .from(sittingStaff)
+      .where(eq(sittingStaff.sitting, sitting));
+    return may(ctx.actor, act, { staff: [...staff, ...helpers.map(({ member }) => member)] }) ? ok() : FORBIDDEN;
+  }
   // Who may do this nowhere is not told what is there.
   return (await coursesFor(ctx, act)).length > 0 ? NOT_FOUND : FORBIDDEN;
+}
+
+/** The sittings in which the actor may do this: those of their courses, and those that they help with. To be asked where sittings are. */
+export async function sittingsFor(ctx: Context, act: CourseAct): Promise<SQL | undefined> {
+  const own = inArray(
+    sittings.course,
+    (await coursesFor(ctx, act)).map(({ id }) => id),
+  );
+  if (!may(ctx.actor, act, { staff: [ctx.actor.id] })) return own;
+  const helped = ctx.db.read
+    .select({ id: sittingStaff.sitting })
+    .from(sittingStaff)
+    .where(eq(sittingStaff.member, ctx.actor.id));
+  return or(own, inArray(sittings.id, helped));
 }
 
 export interface StaffedCourse extends CourseRow {

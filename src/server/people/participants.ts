@@ -2,6 +2,7 @@ import { and, count, eq, inArray, sql } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { isFor } from '@/core/exams/only';
 import type { Actor } from '@/core/people/may';
+import { readSaid } from '@/core/people/guest-fields';
 import type { Participant } from '@/core/people/participant';
 import { doorState } from '@/core/sittings/entry';
 import { openGuestSession } from '../auth/sessions';
@@ -120,13 +121,16 @@ export async function participantsExpected(read: Reader, sitting: WhoTakesPart):
   return found?.count ?? 0;
 }
 
-/** How the guests of a sitting are called. */
-export async function guestNames(read: Reader, sitting: string): Promise<Map<string, string>> {
+/** How the guests of a sitting are called, and what they said besides. */
+export async function guestNames(
+  read: Reader,
+  sitting: string,
+): Promise<Map<string, { name: string; said: Record<string, string> }>> {
   const rows = await read
-    .select({ id: participants.id, name: participants.name })
+    .select({ id: participants.id, name: participants.name, said: participants.said })
     .from(participants)
     .where(eq(participants.sitting, sitting));
-  return new Map(rows.map(({ id, name }) => [id, name || NAMELESS]));
+  return new Map(rows.map(({ id, name, said }) => [id, { name: name || NAMELESS, said }]));
 }
 
 /** Has the participant stand in the database before anything refers to it. */
@@ -138,6 +142,8 @@ export async function keepParticipant(tx: Transaction, { is, id }: Participant):
 /** Somebody without an account who comes by a link. */
 export interface Arrival {
   name: string;
+  /** What they say besides, in the order of the sitting's fields. */
+  said?: readonly string[];
   code: string;
   /** The address of the request. */
   source: string;
@@ -150,7 +156,7 @@ export interface Arrival {
 export async function admitGuest(
   out: Outside,
   sitting: string,
-  { name: typedName, code, source }: Arrival,
+  { name: typedName, said = [], code, source }: Arrival,
 ): Promise<Result<{ token: string; guest: Actor }>> {
   const [row] = await out.db.read.select().from(sittings).where(eq(sittings.id, sitting));
   if (!row || row.who !== 'link') return NOT_FOUND;
@@ -158,11 +164,13 @@ export async function admitGuest(
   if (state !== 'open') return refuse(state === 'closed' ? 'door-over' : 'door-not-yet');
   const coded = codeFits(row, code, { by: source, now: out.now });
   if (!coded.ok) return coded;
+  const read = readSaid(row.guestFields, said);
+  if ('wrong' in read) return refuse(read.why, { at: ['said', read.wrong] });
   const name = typedName.trim().slice(0, 200);
   const id = newId();
   const is = name === '' ? ('nameless' as const) : ('guest' as const);
   const token = await out.db.transaction(async (tx) => {
-    await tx.insert(participants).values({ id, is, sitting, name });
+    await tx.insert(participants).values({ id, is, sitting, name, said: read.said });
     return openGuestSession(tx, id, out.now);
   });
   return ok({ token, guest: { id, role: 'guest' } });

@@ -64,9 +64,19 @@ export interface Entitled {
   extra: ExtraTime;
   largePrint: boolean;
   readAloud: boolean;
+  breakMinutes: number;
+  glosses: boolean;
+  secondLanguage: boolean;
 }
 
-export const NOT_ENTITLED: Entitled = { extra: NO_EXTRA_TIME, largePrint: false, readAloud: false };
+export const NOT_ENTITLED: Entitled = {
+  extra: NO_EXTRA_TIME,
+  largePrint: false,
+  readAloud: false,
+  breakMinutes: 0,
+  glosses: false,
+  secondLanguage: false,
+};
 
 type Extra = Pick<typeof provisions.$inferSelect, 'extraTimePercent' | 'extraMinutes'>;
 const extraTimeOf = ({ extraTimePercent: percent, extraMinutes: minutes }: Extra): ExtraTime => ({ percent, minutes });
@@ -74,6 +84,9 @@ const entitledBy = (row: typeof provisions.$inferSelect): Entitled => ({
   extra: extraTimeOf(row),
   largePrint: row.largePrint,
   readAloud: row.readAloud,
+  breakMinutes: row.breakMinutes,
+  glosses: row.glosses,
+  secondLanguage: row.secondLanguage,
 });
 
 /** What one member is entitled to, by the sitting. */

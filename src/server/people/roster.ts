@@ -21,6 +21,8 @@ export interface RosterRow {
 }
 
 export interface Roster extends CourseRow {
+  /** Students form their groups themselves, of at most so many; null when the teacher does. */
+  ownGroups: number | null;
   students: RosterRow[];
   groups: { id: string; name: string }[];
   /** Every subject that some student takes, by the alphabet. */

@@ -58,7 +58,8 @@ function changes(
       const place = placeIn(row);
       const old = now.get(place) ?? before.get(place);
       if (old && old.device === row.device && old.seq >= row.seq) continue;
-      const late = old !== undefined && old.writtenAt > row.writtenAt;
+      // What one device wrote later is later, also when the server's clock was set back between.
+      const late = old !== undefined && old.device !== row.device && old.writtenAt > row.writtenAt;
       const weight = weights.get(attempt) ?? 0;
       const kept = weight < MOST_STORY && (!old || late || row.receivedAt - old.keptAt >= GRAIN);
       if (kept) {

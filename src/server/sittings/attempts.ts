@@ -11,12 +11,21 @@ import { participantOf } from '../people/participants';
 
 export type AttemptRow = typeof attempts.$inferSelect;
 
+/** Breaks that a student may take by themselves. */
+export interface Rest {
+  left: number;
+  /** Null while they write. */
+  until: number | null;
+}
+
 /** An attempt with the facts of its sitting that decide its time. */
 export interface AttemptInTime {
   attempt: AttemptRow;
   state: AttemptState;
   /** Since when a teacher has its time stand still; null while it runs. */
   pausedAt: number | null;
+  /** Milliseconds of breaks that are left, and until when one lasts. */
+  rest: Rest;
   /** What moves its end: outages of the server, and pauses up to now. */
   stood: { outages: readonly Outage[]; pauses: readonly Stretch[] };
   /** How late it was handed in, or is by now, and by which rule; null where nothing is late. */
@@ -39,7 +48,7 @@ const forOutageOf = sql<number>`(SELECT coalesce(sum(${extensions.minutes}), 0) 
 export const COUNTS = and(isNotNull(attempts.handedInAt), isNull(attempts.asideAt));
 
 /** The pauses of an attempt's sitting that are for it, as JSON. */
-const pausesOf = sql<string>`(SELECT json_group_array(json_array(${pauses.from}, ${pauses.to})) FROM ${pauses}
+const pausesOf = sql<string>`(SELECT json_group_array(json_array(${pauses.from}, ${pauses.to}, ${pauses.by} = ${attempts.participant})) FROM ${pauses}
   WHERE ${pauses.sitting} = ${attempts.sitting}
     AND (${pauses.participant} IS NULL OR ${pauses.participant} = ${attempts.participant}))`;
 
@@ -59,8 +68,10 @@ function inTime(
   const { startedAt, handedInAt } = attempt;
   const minutes = attempt.minutes + extra;
   const extraMinutes = minutes - sitting.minutes;
-  const told = JSON.parse(row.pauses) as [from: number, to: number | null][];
-  const still = told.map(([from, to]) => ({ from, to: to ?? now }));
+  const told = JSON.parse(row.pauses) as [from: number, to: number | null, own: 0 | 1][];
+  // A break ends by itself at a time that is known when it begins.
+  const still = told.map(([from, to]) => ({ from, to: Math.min(to ?? now, now) }));
+  const breaks = told.filter(([, , own]) => own === 1);
   const { deadline: own, ungiven } = endOf(
     { startedAt, minutes, closesAt: sitting.closesAt, extraMinutes },
     lost,
@@ -68,7 +79,7 @@ function inTime(
   );
   const deadline = sitting.endedAt === null ? own : Math.min(own, sitting.endedAt);
   const over = handedInAt !== null || now > deadline;
-  const lasting = told.flatMap(([from, to]) => (to === null ? [from] : []));
+  const lasting = told.flatMap(([from, to]) => (to === null || to > now ? [from] : []));
   const { dueAt, late } = sitting;
   // The due time moves as the end does: by what the student has more, by pauses and by what outages took.
   const due =
@@ -81,6 +92,11 @@ function inTime(
     stood: { outages: lost, pauses: still },
     pausedAt: over || lasting.length === 0 ? null : Math.min(...lasting),
     late: due === null || late === null ? null : { rule: late, by: Math.max(0, (handedInAt ?? now) - due) },
+    rest: {
+      left:
+        attempt.breakMinutes * 60_000 - breaks.reduce((all, [from, to]) => all + Math.min(to ?? now, now) - from, 0),
+      until: breaks.map(([, to]) => to ?? 0).find((to) => to > now && !over) ?? null,
+    },
     ungiven: Math.max(0, ungiven - forOutage * 60_000),
   };
 }

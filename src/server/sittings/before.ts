@@ -17,7 +17,7 @@ import { sittings } from '../db/schema/exams';
 import { members } from '../db/schema/people';
 import { participantIn } from '../people/participants';
 import { traitsOf } from '../people/traits';
-import { minutesOf, nextTryIn } from './enter';
+import { minutesOf, nextTryIn, toHandInBefore } from './enter';
 import { placedIn } from './pinned';
 
 /** What whoever is about to begin is told of how it runs; nothing of what is asked. */
@@ -109,6 +109,8 @@ export interface BeforeSitting extends HowItRuns {
   byHand: boolean;
   /** A code has to be typed to get in. */
   coded: boolean;
+  /** The title of what has to be handed in before; null when nothing is in the way. */
+  after: string | null;
   next: NextTry;
 }
 
@@ -145,6 +147,7 @@ export async function beforeSitting(ctx: Context, id: string): Promise<Result<Be
     endedAt,
     byHand,
     coded: code !== null,
+    after: (await toHandInBefore(read, sitting, participant.id))?.title ?? null,
     next: nextTryIn(begun, sitting, ctx.now),
   });
 }

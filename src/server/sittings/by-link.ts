@@ -1,5 +1,6 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
+import type { GuestField } from '@/core/people/guest-fields';
 import { type DoorState, doorState } from '@/core/sittings/entry';
 import type { SignedIn } from '../auth/sessions';
 import { NOT_FOUND, type Outside } from '../context';
@@ -23,6 +24,8 @@ export interface SittingByLink {
   /** It opens when a teacher says so. */
   byHand: boolean;
   coded: boolean;
+  /** What guests are asked for besides their name. */
+  guestFields: GuestField[];
   /** The attempt of whoever is signed in: the last of them. */
   attempt: { id: string; handedInAt: number | null } | null;
   /** The attempt that they may begin after it, by its number; null when there is none. */
@@ -58,6 +61,7 @@ export async function sittingByLink(out: Outside, id: string, actor: SignedIn | 
     state: doorState(row, out.now),
     byHand: row.byHand,
     coded: row.code !== null,
+    guestFields: row.guestFields,
     attempt: attempt ? { id: attempt.id, handedInAt: attempt.handedInAt } : null,
     again: attempt && next.is === 'new' ? next.number : null,
     as: participant ? (actor?.name ?? '') : null,

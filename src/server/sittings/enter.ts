@@ -14,10 +14,10 @@ import { sittings } from '../db/schema/exams';
 import { changed } from '../events/versions';
 import { inSitting } from '../people/courses';
 import { keepParticipant, participantIn } from '../people/participants';
-import { entitledIn } from '../people/provisions';
+import { entitledIn, entitledOf, NOT_ENTITLED } from '../people/provisions';
 import { traitsOf } from '../people/traits';
 import { newId, newSeed } from '../ports/ids';
-import { type AttemptRow, attemptRow } from './attempts';
+import { type AttemptRow, attemptRow, COUNTS } from './attempts';
 import { codeFits } from './code';
 import { placedIn } from './pinned';
 import { enterFirstStage } from './stages';
@@ -69,6 +69,8 @@ export async function enterSitting(
   const coded = participant.is === 'member' ? codeFits(sitting, code, { by: ctx.actor.id, now: ctx.now }) : ok();
   if (!coded.ok) return coded;
   const minutes = await minutesOf(read, sitting, participant, ctx.now);
+  const { breakMinutes } =
+    participant.is === 'member' ? (await entitledOf(read, participant.id, ctx.now))(sittingId) : NOT_ENTITLED;
   const id = newId();
   return ctx.db.transaction(async (tx) => {
     const { rows, found } = await begun(tx);
@@ -86,6 +88,7 @@ export async function enterSitting(
       secret: randomBytes(16).toString('hex'),
       startedAt: ctx.now,
       minutes,
+      breakMinutes,
       extraTimePercent: Math.ceil((minutes / sitting.minutes - 1) * 100),
       seenAt: ctx.now,
     });
@@ -105,8 +108,30 @@ async function getsIn(
   const { plan } = await placedIn(read, sitting.id);
   const door = whoCanGetIn({ ...sitting, questions: placements(plan).length, students: 1, link: false }, now);
   if (!door.open) return refuse(`door-${door.reason}`);
+  const before = await toHandInBefore(read, sitting, participant.id);
+  if (before) return refuse('door-after', { values: { title: before.title } });
   const without = sectionsWithout(plan, await traitsOf(read, sitting.course, participant));
   return without.length === plan.sections.length ? refuse('no-section') : ok({ without });
+}
+
+/** The sitting of a row that a participant has to hand in before they can begin this one; null when nothing is in the way. */
+export async function toHandInBefore(
+  read: Reader,
+  { after }: Pick<typeof sittings.$inferSelect, 'after'>,
+  participant: string,
+): Promise<{ id: string; title: string } | null> {
+  if (after === null) return null;
+  const [done] = await read
+    .select({ id: attempts.id })
+    .from(attempts)
+    .where(and(eq(attempts.sitting, after), eq(attempts.participant, participant), COUNTS))
+    .limit(1);
+  if (done) return null;
+  const [before] = await read
+    .select({ id: sittings.id, title: sittings.title })
+    .from(sittings)
+    .where(eq(sittings.id, after));
+  return before ?? null;
 }
 
 /** What one student would find who came now. */

@@ -1,11 +1,11 @@
-import { countDistinct, desc, eq, inArray, sql } from 'drizzle-orm';
+import { countDistinct, desc, eq, sql } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN } from '../context';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
-import { coursesFor } from '../people/courses';
+import { sittingsFor } from '../people/courses';
 import { studentsFor } from '../people/participants';
 import { sittingColumns } from './sitting-columns';
 
@@ -28,16 +28,15 @@ export interface SittingRow {
 /** Participants with an attempt that is handed in and counts. */
 const handedInBy = sql<number>`count(DISTINCT iif(${attempts.handedInAt} IS NOT NULL AND ${attempts.asideAt} IS NULL, ${attempts.participant}, NULL))`;
 
-/** The sittings of the actor's courses, the newest first. */
+/** The sittings of the actor's courses, and those that they help with; the newest first. */
 export async function listSittings(ctx: Context): Promise<Result<SittingRow[]>> {
   if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
-  const own = (await coursesFor(ctx, 'mark answers')).map(({ id }) => id);
   const rows = await ctx.db.read
     .select({ ...sittingColumns, started: countDistinct(attempts.participant), handedIn: handedInBy })
     .from(sittings)
     .innerJoin(courses, eq(courses.id, sittings.course))
     .leftJoin(attempts, eq(attempts.sitting, sittings.id))
-    .where(inArray(sittings.course, own))
+    .where(await sittingsFor(ctx, 'mark answers'))
     .groupBy(sittings.id)
     .orderBy(desc(sittings.opensAt), desc(sittings.createdAt));
   return ok(

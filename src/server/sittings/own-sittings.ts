@@ -36,6 +36,8 @@ export interface OwnSitting extends Omit<SittingRow, 'started' | 'handedIn' | 's
   dueAt: number | null;
   late: LateRule | null;
   tries: Tries | null;
+  /** The title of what has to be handed in before; null when nothing is in the way. */
+  after: string | null;
 }
 
 /** The sittings of a student's courses, and those that they have begun, with their own attempts; newest first. */
@@ -75,7 +77,12 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
       traits.set(courseId, await traitsOf(read, courseId, { is: 'member', id: ctx.actor.id }));
   const isMine = (only: Only | null, courseId: string): boolean =>
     only === null || isFor(only, traits.get(courseId) ?? NO_TRAITS);
-  return rows.flatMap(({ coded, students: _, who: __, only, courseId, ...row }): OwnSitting[] => {
+  /** The sitting before, where one's own attempt in it is not handed in. */
+  const inTheWay = (after: string | null): string | null =>
+    after === null || begun.some((one) => one.sitting === after && one.handedInAt !== null && one.asideAt === null)
+      ? null
+      : (rows.find(({ id }) => id === after)?.title ?? '');
+  return rows.flatMap(({ coded, after, students: _, who: __, only, courseId, ...row }): OwnSitting[] => {
     const mine = begun.filter(({ sitting }) => sitting === row.id);
     if (mine.length === 0 && !isMine(only, courseId)) return [];
     return [
@@ -85,6 +92,7 @@ export async function ownSittings(ctx: Context): Promise<OwnSitting[]> {
         next: nextTryIn(mine, row, ctx.now),
         ownMinutes: withExtraTime(row.minutes, entitled(row.id).extra),
         coded: coded === 1,
+        after: inTheWay(after),
       },
     ];
   });

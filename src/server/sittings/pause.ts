@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { and, eq, gt, inArray, isNull, or } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Participant } from '@/core/people/participant';
@@ -40,7 +40,9 @@ export async function goOn(ctx: Context, raw: unknown): Promise<Result<null>> {
   if (!asked.ok) return asked;
   const { sitting, only } = asked.value;
   return ctx.db.transaction(async (tx) => {
-    const lasting = and(eq(pauses.sitting, sitting), isNull(pauses.to));
+    // A student's own break ends when a teacher lets them go on, not when all do.
+    const lasts = only ? or(isNull(pauses.to), gt(pauses.to, ctx.now)) : isNull(pauses.to);
+    const lasting = and(eq(pauses.sitting, sitting), lasts);
     const ended = await tx
       .update(pauses)
       .set({ to: ctx.now })

@@ -7,13 +7,13 @@ import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
 import { firstWords } from '@/core/content/plain';
 import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/paper';
-import type { ExamPlan, Practice } from '@/core/exams/plan';
+import type { ExamPlan, Gloss, Practice } from '@/core/exams/plan';
 import type { StudentWords } from '@/core/exams/student-words';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { entitledOf } from '../people/provisions';
-import { type Answers, type AttemptInTime, currentAnswers, findAttempt } from './attempts';
+import { type Answers, type AttemptInTime, currentAnswers, findAttempt, type Rest } from './attempts';
 import { type Notice, unreadNotice } from './notices';
 import { type RoomHints, roomHints } from './hints';
 import { ownNames } from './own-names';
@@ -48,6 +48,8 @@ export interface RoomClock {
   handedInAt: number | null;
   /** Since when the time stands still; null while it runs. */
   pausedAt: number | null;
+  /** Breaks that the student may take; null for those who may not. */
+  rest: Rest | null;
   /** The stage of the paper that it is at; null where one may move freely. */
   stage: RoomStage | null;
   /** Why a teacher set this attempt aside; null when none did. */
@@ -74,13 +76,14 @@ const stageOf = ({ all, present, own }: InStages): RoomStage => ({
 });
 
 export const clockOf = (
-  { attempt, state, pausedAt }: AttemptInTime,
+  { attempt, state, pausedAt, rest }: AttemptInTime,
   now: number,
   stages: InStages | null,
 ): RoomClock => ({
   now,
   ...state,
   pausedAt,
+  rest: attempt.breakMinutes > 0 ? rest : null,
   stage: stages && stageOf(stages),
   aside: attempt.asideAt === null ? null : attempt.asideReason,
   notice: unreadNotice(attempt),
@@ -90,6 +93,8 @@ export interface Room {
   attempt: string;
   sitting: string;
   title: string;
+  /** What is written after it in a row; null when nothing is. */
+  then: { sitting: string; title: string } | null;
   instructions: string;
   pages: ExamPlan['pages'];
   confirmHandIn: boolean;
@@ -101,6 +106,8 @@ export interface Room {
   /** The aids that are allowed; null for each that is not. */
   calculator: CalculatorKind | null;
   formulas: Content | null;
+  /** Words that are explained to the student. */
+  glosses: Gloss[];
   marks: string;
   sections: RoomSection[];
   answers: Answers;
@@ -166,16 +173,23 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
   const over = found.state.handedInAt !== null;
   const { plan, paper } = await paperOf(ctx.db.read, found.attempt);
   const stages = await inStages(ctx.db.read, found);
-  const { largePrint, readAloud } = (await entitledOf(ctx.db.read, ctx.actor.id, ctx.now))(found.attempt.sitting);
+  const { largePrint, readAloud, glosses } = (await entitledOf(ctx.db.read, ctx.actor.id, ctx.now))(
+    found.attempt.sitting,
+  );
   const given = stages ? onlyItems(paper, stages.present.items) : paper;
   const [sitting] = await ctx.db.read
     .select({ title: sittings.title })
     .from(sittings)
     .where(eq(sittings.id, found.attempt.sitting));
+  const [next] = await ctx.db.read
+    .select({ sitting: sittings.id, title: sittings.title })
+    .from(sittings)
+    .where(eq(sittings.after, found.attempt.sitting));
   return ok({
     attempt: attemptId,
     sitting: found.attempt.sitting,
     title: sitting?.title ?? plan.title,
+    then: next ?? null,
     instructions: plan.instructions,
     pages: plan.young ? 'question' : plan.pages,
     young: plan.young ?? null,
@@ -184,6 +198,7 @@ export async function openRoom(ctx: Context, attemptId: string): Promise<Result<
     readAloud: readAloud || plan.young !== undefined,
     calculator: plan.calculator ?? null,
     formulas: plan.formulas ?? null,
+    glosses: glosses ? (plan.glosses ?? []) : [],
     marks: stored(paper.marks),
     sections: over ? [] : roomSections(given, ({ id, question }) => ownSheet(question, ownNames(secret, id))),
     answers: over ? {} : readableAnswers(given, await currentAnswers(ctx.db.read, attemptId), secret),

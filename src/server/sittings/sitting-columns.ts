@@ -20,6 +20,7 @@ export const sittingColumns = {
   dueAt: sittings.dueAt,
   late: sittings.late,
   tries: sittings.tries,
+  after: sittings.after,
   courseId: courses.id,
   students: rosterSize,
 };

@@ -33,7 +33,7 @@ export async function storyOf(ctx: Context, id: string): Promise<Result<StorySte
     .where(eq(happenings.attempt, id))
     .orderBy(asc(happenings.id));
   const stood = await read
-    .select({ from: pauses.from, to: pauses.to, by: members.name })
+    .select({ from: pauses.from, to: pauses.to, by: members.name, who: pauses.by })
     .from(pauses)
     .innerJoin(members, eq(members.id, pauses.by))
     .where(and(eq(pauses.sitting, sitting), or(isNull(pauses.participant), eq(pauses.participant, participant))));
@@ -56,7 +56,12 @@ export async function storyOf(ctx: Context, id: string): Promise<Result<StorySte
       ({ at, minutes, reason, by }): StoryStep => ({ at, what: 'more minutes', count: minutes, note: reason, by }),
     ),
     ...done.map(({ by, ...step }): StoryStep => ({ ...step, ...(by === null ? {} : { by }) })),
-    ...paused.map(({ from, to, by }): StoryStep => ({ at: from, until: to, what: 'paused', by })),
+    ...paused.map(
+      ({ from, to, by, who }): StoryStep =>
+        who === participant
+          ? { at: from, until: to !== null && to > ctx.now ? null : to, what: 'break' }
+          : { at: from, until: to, what: 'paused', by },
+    ),
     ...away.filter(within).map(({ from, to }): StoryStep => ({ at: from, until: to, what: 'server away' })),
     ...hints.map(
       ({ at, item, hint }): StoryStep => ({ at, what: 'hint', count: hint + 1, note: numbers.get(item) ?? '' }),

@@ -14,7 +14,7 @@ import { answersNow, attempts } from '../db/schema/attempts';
 import { extensions, sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
 import { inSitting } from '../people/courses';
-import { entitledIn } from '../people/provisions';
+import { type Entitled, entitledIn, NOT_ENTITLED } from '../people/provisions';
 import { groupsOfCourse, guestNames, studentsFor } from '../people/participants';
 import { WHOLE } from './answer-log';
 import { type AttemptInTime, attemptsOf } from './attempts';
@@ -28,6 +28,10 @@ export interface WatchedPerson {
   name: string;
   /** What they are entitled to here. */
   extra: ExtraTime;
+  /** In words that are the same for everybody: what else they are entitled to. */
+  provided: Provided;
+  /** What a guest said besides the name, by the labels of the fields. */
+  said: Record<string, string>;
   extraMinutes: number;
   /** Until when wrong tries keep this student from signing in; 0 when none do. */
   slowedUntil: number;
@@ -130,17 +134,20 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
       {
         ...student,
         extra: entitled.get(student.id)?.extra ?? NO_EXTRA_TIME,
+        provided: providedTo(entitled.get(student.id)),
+        said: {},
         extraMinutes: minutesOf(participant),
         slowedUntil: slowed.get(student.id) ?? 0,
         attempt: mine ? shown(mine) : null,
       },
     ];
   });
-  const guests = [...names].flatMap(([guest, name]): WatchedPerson[] => {
+  const guests = [...names].flatMap(([guest, { name, said }]): WatchedPerson[] => {
     const mine = begun.get(guest);
     if (!mine) return [];
     const extraMinutes = minutesOf(guest);
-    return [{ id: guest, name, extra: NO_EXTRA_TIME, extraMinutes, slowedUntil: 0, attempt: shown(mine) }];
+    const nothing = { extra: NO_EXTRA_TIME, provided: providedTo(), extraMinutes, slowedUntil: 0 };
+    return [{ id: guest, name, said, ...nothing, attempt: shown(mine) }];
   });
   const { courseId: _, who: __, only, ...sitting } = row;
   return ok({
@@ -158,6 +165,13 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
       worked: progress.byItem.get(item) ?? 0,
     })),
   });
+}
+
+/** What somebody is entitled to besides extra time. */
+type Provided = Omit<Entitled, 'extra'>;
+
+function providedTo({ extra: _, ...provided }: Entitled = NOT_ENTITLED): Provided {
+  return provided;
 }
 
 /** Of each participant the attempt that is watched: the one they are at, else the last that counts, else the last. */

@@ -6,7 +6,7 @@ import type { Context } from '../context';
 import { questions } from '../db/schema/bank';
 import { exams, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
-import { coursesFor } from '../people/courses';
+import { coursesFor, sittingsFor } from '../people/courses';
 
 export interface Hit {
   what: 'question' | 'exam' | 'sitting' | 'person' | 'course';
@@ -48,7 +48,7 @@ export async function find(ctx: Context, words: string): Promise<Hit[]> {
       .select({ id: sittings.id, title: sittings.title, note: courses.code })
       .from(sittings)
       .innerJoin(courses, eq(courses.id, sittings.course))
-      .where(and(like(sittings.title, part), inArray(sittings.course, own)))
+      .where(and(like(sittings.title, part), await sittingsFor(ctx, 'run sittings')))
       .limit(EACH);
     hits.push(...held.map((s): Hit => ({ what: 'sitting', ...s })));
     const books = await read

@@ -17,7 +17,7 @@ import { copyExamAction, examViewAction, placeAction, savePlanAction } from '@/a
 import { numbersOf, sectionLetter } from '@/core/exams/numbering';
 import type { BlueprintRow, ExamPlan } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';
-import type { OpenExam } from '@/server/exams/exams';
+import type { ExamRow, OpenExam } from '@/server/exams/exams';
 import type { CourseRow } from '@/server/people/courses';
 import { Strip } from '../frame/Strip';
 import { SavedState } from '../parts/SavedState';
@@ -49,12 +49,14 @@ interface Props {
   /** The department's blueprint, and whether the reader may change it. */
   agreed: BlueprintRow[];
   mayAgree: boolean;
+  /** The other exams in use. */
+  others: ExamRow[];
   /** The department's time zone. */
   zone: string;
 }
 
 /** The exam desk: sections and questions on the sheet, readiness and how it runs in the margin. */
-export function ExamDesk({ exam, view: firstView, courses, from, people, agreed, mayAgree, zone }: Props) {
+export function ExamDesk({ exam, view: firstView, courses, from, people, agreed, mayAgree, others, zone }: Props) {
   const router = useRouter();
   const key = `zonda-exam-${exam.id}`;
   const { present: plan, change, ...history } = useHistory<ExamPlan>(exam.plan);
@@ -269,6 +271,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
           zone={zone}
           courses={courses}
           late={exam.agreed.late}
+          others={others}
           keyEarly={[plan.sees.key, plan.sees.explanation].some((when) => when === 'at once' || when === 'handed in')}
           stopping={view.findings.filter((f) => f.weight === 'stops').length}
           onClose={() => setDialog(null)}

@@ -12,6 +12,7 @@ import { CheckLine } from '../parts/CheckLine';
 import { PracticeWords } from './PracticeWords';
 import { SeesTable } from './SeesTable';
 import { FormulaSheet } from './FormulaSheet';
+import { GlossesInput } from './GlossesInput';
 import { NumberWord } from './NumberWord';
 import { WordsOnScreens } from './WordsOnScreens';
 
@@ -161,6 +162,7 @@ export function ExamMargin({ exam, zone, plan, view, change }: Props) {
             </select>
           </span>
         </div>
+        <GlossesInput glosses={plan.glosses ?? []} onChange={(glosses) => change((p) => ({ ...p, glosses }))} />
         <WordsOnScreens
           words={plan.words ?? {}}
           otherwise={wordsWith(exam.agreed.words)}

@@ -92,7 +92,7 @@ export function PlanRow({ item, number, question, chosen, choosing, onChoose, ch
         />
         {item.bonus ? ')' : ']'}
       </span>
-      <span className="soft">
+      <span className="soft" title={question?.measured ? 'as long as earlier students took' : 'by rule of thumb'}>
         {question?.minutes ?? 0} min{' '}
         {question &&
           (question.ready ? (

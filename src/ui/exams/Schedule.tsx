@@ -7,6 +7,8 @@ import { scheduleAction } from '@/actions/exams';
 import type { Refusal } from '@/core/base/result';
 import type { LateRule } from '@/core/sittings/late';
 import type { Tries } from '@/core/sittings/tries';
+import type { GuestField } from '@/core/people/guest-fields';
+import type { ExamRow } from '@/server/exams/exams';
 import type { CourseRow } from '@/server/people/courses';
 import { useCoursePeople } from '../people/use-course-people';
 import { forField, fromField } from '../words/time';
@@ -15,6 +17,8 @@ import { CheckLine } from '../parts/CheckLine';
 import { Trouble } from '../parts/Trouble';
 import { type Due, LateWords } from '../sittings/LateWords';
 import { TriesWords } from '../sittings/TriesWords';
+import { GuestFieldsWords } from './GuestFieldsWords';
+import { InRow } from './InRow';
 import { NOBODY, OnlyFor } from './OnlyFor';
 
 interface Props {
@@ -27,6 +31,8 @@ interface Props {
   keyEarly: boolean;
   /** What the department has agreed that lateness costs. */
   late: LateRule | null;
+  /** Exams that could be written after it in a row. */
+  others: ExamRow[];
   /** The department's time zone, in which the times are meant. */
   zone: string;
   onClose: () => void;
@@ -35,7 +41,7 @@ interface Props {
 type Who = 'all' | 'some' | 'groups' | 'link';
 
 /** Schedules a sitting: for whom, from when to when, how long each. */
-export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, late, zone, onClose }: Props) {
+export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, late, others, zone, onClose }: Props) {
   const router = useRouter();
   // Now, unless another time is said.
   const [start] = useState(() => Math.floor(Date.now() / 60_000) * 60_000);
@@ -50,6 +56,8 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
     byHand: false,
     due: { at: '', rule: null } as Due,
     tries: null as Tries | null,
+    then: [] as string[],
+    guestFields: [] as GuestField[],
   });
   const people = useCoursePeople(form.course, form.who === 'some');
   const [refusal, setRefusal] = useState<Refusal | null>(null);
@@ -70,6 +78,8 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
       dueAt: form.due.at === '' ? null : fromField(form.due.at, zone),
       late: form.due.rule,
       tries: form.tries,
+      then: form.who === 'link' ? [] : form.then,
+      guestFields: form.guestFields,
     });
     if (result.ok) return router.push(`/sittings/${result.value.id}`);
     setBusy(false);
@@ -124,6 +134,10 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
           {form.who === 'some' && (
             <OnlyFor only={form.only} name="this sitting" people={people} onChange={(only) => set({ only })} />
           )}
+          {form.who === 'link' && (
+            <GuestFieldsWords fields={form.guestFields} onChange={(guestFields) => set({ guestFields })} />
+          )}
+          {beside('guestFields')}
           {beside('only')}
           {beside('course')}
           <label className="form-label mt-2" htmlFor="code">
@@ -192,6 +206,12 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
             onChange={(e) => set({ minutes: e.target.value })}
           />
           {beside('minutes')}
+          {form.who !== 'link' && others.length > 0 && (
+            <div className="mt-3">
+              <InRow exams={others} then={form.then} onChange={(then) => set({ then })} />
+              {beside('then')}
+            </div>
+          )}
           <div className="mt-3">
             <TriesWords tries={form.tries} onChange={(tries) => set({ tries })} />
             {form.tries && keyEarly && (

@@ -189,6 +189,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
               <li key={a.attempt + a.slot}>
                 <button type="button" aria-current={i === at} onClick={() => go(i)}>
                   {a.name ?? `Script ${String(a.script).padStart(2, '0')}`}
+                  {a.secondLanguage && <span className="soft"> 2nd language</span>}
                   {new Set(answers.map((x) => x.letter)).size > 1 && <span className="letter">{a.letter}</span>}
                   <small>{a.marks === null ? <span className="hand">waits</span> : marksText(a.marks)}</small>
                 </button>

@@ -1,9 +1,10 @@
 import { useDroppable } from '@dnd-kit/core';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { dealGroupsAction, nameGroupAction, removeGroupAction } from '@/actions/department';
+import { dealGroupsAction, nameGroupAction, removeGroupAction, setOwnGroupsAction } from '@/actions/department';
 import type { Result } from '@/core/base/result';
 import type { Roster, RosterRow } from '@/server/people/roster';
+import { CheckLine } from '../parts/CheckLine';
 import { CountInput } from '../parts/CountInput';
 import { plural } from '../words/marks';
 
@@ -62,6 +63,26 @@ export function GroupsNote({ roster, say }: Props) {
               Cancel
             </Button>
           </p>
+        )}
+      </div>
+      <div className="note fact-line">
+        <CheckLine
+          checked={roster.ownGroups !== null}
+          onChange={async (on) => say(await setOwnGroupsAction({ course, most: on ? Math.max(2, size) : null }))}
+        >
+          students form them
+        </CheckLine>
+        {roster.ownGroups !== null && (
+          <>
+            of at most
+            <CountInput
+              label="The most in a group that students form"
+              count={roster.ownGroups}
+              least={2}
+              most={50}
+              onChange={async (most) => most !== null && say(await setOwnGroupsAction({ course, most }))}
+            />
+          </>
         )}
       </div>
       {roster.groups.map((group) => (

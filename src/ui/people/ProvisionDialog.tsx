@@ -56,6 +56,23 @@ export function ProvisionDialog({ member, zone, onClose }: Props) {
       <CheckLine checked={provision.readAloud} onChange={(readAloud) => set({ readAloud })}>
         read aloud: the room reads a question when asked
       </CheckLine>
+      <CheckLine checked={provision.glosses} onChange={(glosses) => set({ glosses })}>
+        words explained: where an exam has explanations of words
+      </CheckLine>
+      <CheckLine checked={provision.secondLanguage} onChange={(secondLanguage) => set({ secondLanguage })}>
+        second language: whoever marks is told
+      </CheckLine>
+      <div className="fact-line">
+        breaks of
+        <CountInput
+          label="Minutes of breaks in all"
+          count={provision.breakMinutes}
+          least={0}
+          most={240}
+          onChange={(count) => set({ breakMinutes: count ?? 0 })}
+        />
+        minutes in all, while their time stands still
+      </div>
       <label className="form-label mt-3" htmlFor="until">
         Until the end of <span className="soft">always when left empty</span>
       </label>

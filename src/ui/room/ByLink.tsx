@@ -1,5 +1,5 @@
 'use client';
-import { type ReactNode, useActionState, useEffect, useState } from 'react';
+import { Fragment, type ReactNode, useActionState, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { enterAsGuestAction } from '@/actions/own';
 import { signOutAction } from '@/actions/sign-in';
@@ -119,6 +119,7 @@ function GuestForm({ sitting, account, elsewhere, refusal, enter, pending }: Gue
   const { begin } = wordsWith(sitting.how.words);
   // What was typed stays when it was refused.
   const [name, setName] = useState('');
+  const [said, setSaid] = useState<Record<number, string>>({});
   const atName = refusal?.at?.[0] === 'name';
   return (
     <form action={enter}>
@@ -147,6 +148,25 @@ function GuestForm({ sitting, account, elsewhere, refusal, enter, pending }: Gue
         onChange={(e) => setName(e.target.value)}
       />
       {refusal && atName && <Trouble>{refusalText(refusal)}</Trouble>}
+      {sitting.guestFields.map((field, i) => (
+        <Fragment key={field.label}>
+          <label className="form-label mt-3" htmlFor={`said-${i}`}>
+            {field.label} {!field.required && <span className="soft">if you like</span>}
+          </label>
+          <input
+            id={`said-${i}`}
+            name="said"
+            type={field.is === 'email' ? 'email' : 'text'}
+            className="form-control py-2"
+            autoComplete={field.is === 'email' ? 'email' : 'off'}
+            required={field.required}
+            maxLength={200}
+            value={said[i] ?? ''}
+            onChange={(e) => setSaid({ ...said, [i]: e.target.value })}
+          />
+          {refusal?.at?.[0] === 'said' && refusal.at[1] === i && <Trouble>{refusalText(refusal)}</Trouble>}
+        </Fragment>
+      ))}
       {sitting.coded && (
         <>
           <label className="form-label mt-3" htmlFor="code">
@@ -163,7 +183,7 @@ function GuestForm({ sitting, account, elsewhere, refusal, enter, pending }: Gue
           />
         </>
       )}
-      {refusal && !atName && <Trouble>{refusalText(refusal)}</Trouble>}
+      {refusal && !atName && refusal.at?.[0] !== 'said' && <Trouble>{refusalText(refusal)}</Trouble>}
       <Button type="submit" className="w-100 mt-4 py-2" disabled={pending}>
         {pending ? 'Opening…' : begin}
       </Button>

@@ -8,9 +8,11 @@ interface HandedInProps {
   aside: string | null;
   /** What is to be said of answers that have not arrived; null when all have. */
   arrived: string | null;
+  /** What is written next; null when nothing is. */
+  then: { sitting: string; title: string } | null;
 }
 
-export function HandedIn({ title, aside, arrived }: HandedInProps) {
+export function HandedIn({ title, aside, arrived, then }: HandedInProps) {
   return (
     <main className="gate">
       <div className="sheet plain" role="status">
@@ -33,9 +35,14 @@ export function HandedIn({ title, aside, arrived }: HandedInProps) {
             <p>It does not count. Your page says whether you can begin anew.</p>
           </>
         )}
+        {then && aside === null && (
+          <a className="btn btn-primary me-2" href={`/my/begin/${then.sitting}`}>
+            Next: {then.title}
+          </a>
+        )}
         {/* A full load on purpose: the room's answers are not needed any more. */}
         {/* eslint-disable-next-line @next/next/no-html-link-for-pages -- see above */}
-        <a className="btn btn-primary" href="/my">
+        <a className={`btn ${then && aside === null ? 'btn-outline-primary' : 'btn-primary'}`} href="/my">
           To my page
         </a>
       </div>

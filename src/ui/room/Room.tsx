@@ -25,7 +25,8 @@ import { useHints } from './use-hints';
 import { type Saving, useAnswers } from './use-answers';
 import { usePractice } from './use-practice';
 import { useStage } from './use-stage';
-import { useTimeLeft } from './use-server-time';
+import { OnBreak } from './Breaks';
+import { useRestLeft, useTimeLeft } from './use-server-time';
 import { Trouble } from '../parts/Trouble';
 import { wordsWith } from '../words/student-words';
 
@@ -102,6 +103,7 @@ export function Room({ room }: { room: DrawnRoom }) {
   const hinting = useHints(room.attempt, room.hints);
   const words = wordsWith(room.words);
   const left = useTimeLeft(clock);
+  const restLeft = useRestLeft(clock, sendAll);
   // A part with a time of its own ends before the whole.
   const { stage } = room.clock;
   const own = clock.stage?.id === stage?.id ? (clock.stage?.own ?? null) : null;
@@ -192,7 +194,14 @@ export function Room({ room }: { room: DrawnRoom }) {
   const notTaken = items.filter(whyRefused);
   const arrived = (saving === 'saved' || saving === 'saving') && notTaken.length === 0;
   if (clock.handedInAt !== null)
-    return <HandedIn title={room.title} aside={clock.aside} arrived={arrived ? null : savingText(saving, notTaken)} />;
+    return (
+      <HandedIn
+        title={room.title}
+        then={room.then}
+        aside={clock.aside}
+        arrived={arrived ? null : savingText(saving, notTaken)}
+      />
+    );
   if (room.sections.length === 0) return <LetBackIn title={room.title} />;
 
   const states = new Map(items.map((i) => [i.id, fullness(i, answers[i.id] ?? {})]));
@@ -217,6 +226,7 @@ export function Room({ room }: { room: DrawnRoom }) {
           onContents={() => setContents(true)}
           onHandIn={staged.isLast ? askToLeave : null}
           handIn={words.handIn}
+          rest={clock.rest && clock.pausedAt === null ? clock.rest.left : null}
         />
       )}
       <div className={`room-body ${clock.pausedAt === null ? '' : 'covered'}`}>
@@ -239,7 +249,12 @@ export function Room({ room }: { room: DrawnRoom }) {
         )}
         <main ref={top} tabIndex={-1} style={{ outline: 'none' }}>
           <NoticeBox attempt={room.attempt} notice={clock.notice} />
-          {clock.pausedAt !== null && <ClockStopped left={partLeft} />}
+          {clock.pausedAt !== null &&
+            (restLeft !== null ? (
+              <OnBreak attempt={room.attempt} left={partLeft} rest={restLeft} />
+            ) : (
+              <ClockStopped left={partLeft} />
+            ))}
           {page === 0 && (stage?.number ?? 1) === 1 && room.instructions && <p>{room.instructions}</p>}
           {/* Until this page listens, what is typed would be lost: nothing can be typed before. */}
           <fieldset className="as-if-none" disabled={deaf || over}>

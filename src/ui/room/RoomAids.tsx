@@ -1,5 +1,6 @@
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { Fragment, lazy, type ReactNode, Suspense, useState } from 'react';
 import type { CalculatorKind } from '@/core/aids/calculator';
+import type { Gloss } from '@/core/exams/plan';
 import type { Content } from '@/core/content/document';
 import { ContentView } from '../sheet/ContentView';
 import type { DrawnFormulas } from '../sheet/formulas';
@@ -15,17 +16,19 @@ export interface DrawnFormulaSheet {
 interface Props {
   calculator: CalculatorKind | null;
   formulas: DrawnFormulaSheet | null;
+  /** Words that are explained. */
+  glosses?: readonly Gloss[];
 }
 
-type Aid = 'calculator' | 'formulas';
-const NAMES: Record<Aid, string> = { calculator: 'Calculator', formulas: 'Formulas' };
+type Aid = 'calculator' | 'formulas' | 'glosses';
+const NAMES: Record<Aid, string> = { calculator: 'Calculator', formulas: 'Formulas', glosses: 'Words' };
 
 /** The aids that the exam allows. They lie over the room, and keep what is in them when they are put away. */
-export function RoomAids({ calculator, formulas }: Props) {
+export function RoomAids({ calculator, formulas, glosses = [] }: Props) {
   const [out, setOut] = useState<Aid | null>(null);
   /** Fetched when it is first taken out. */
   const [taken, setTaken] = useState(false);
-  if (!calculator && !formulas) return null;
+  if (!calculator && !formulas && glosses.length === 0) return null;
   const take = (aid: Aid): void => {
     setOut(out === aid ? null : aid);
     if (aid === 'calculator') setTaken(true);
@@ -59,6 +62,7 @@ export function RoomAids({ calculator, formulas }: Props) {
     <div className="room-aids">
       {calculator && button('calculator')}
       {formulas && button('formulas')}
+      {glosses.length > 0 && button('glosses')}
       {calculator &&
         lay(
           'calculator',
@@ -74,6 +78,18 @@ export function RoomAids({ calculator, formulas }: Props) {
           <div className="prose">
             <ContentView content={formulas.content} drawn={formulas.drawn} slot={() => null} />
           </div>,
+        )}
+      {glosses.length > 0 &&
+        lay(
+          'glosses',
+          <dl>
+            {glosses.map(({ word, meaning }) => (
+              <Fragment key={word}>
+                <dt>{word}</dt>
+                <dd>{meaning}</dd>
+              </Fragment>
+            ))}
+          </dl>,
         )}
     </div>
   );

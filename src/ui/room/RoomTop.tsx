@@ -3,12 +3,13 @@ import { Sign } from '../frame/Sign';
 import type { DrawnSection } from '../sheet/draw-sections';
 import { marksWords } from '../words/marks';
 import { timeLeft } from '../words/time';
+import { TakeBreak } from './Breaks';
 import { ReadingSize } from './ReadingSize';
 import type { DrawnRoom } from './Room';
 import { RoomAids } from './RoomAids';
 
 interface Props {
-  room: Pick<DrawnRoom, 'title' | 'marks' | 'calculator' | 'formulas' | 'largePrint'>;
+  room: Pick<DrawnRoom, 'attempt' | 'title' | 'marks' | 'calculator' | 'formulas' | 'glosses' | 'largePrint'>;
   /** The section of what is shown, where it is told. */
   section: DrawnSection | undefined;
   stage: RoomStage | null;
@@ -20,12 +21,14 @@ interface Props {
   onContents: () => void;
   /** Null while there is more to come. */
   onHandIn: (() => void) | null;
+  /** Milliseconds of breaks that are left; null for those who have none, and while they rest. */
+  rest: number | null;
   /** The word on the way out. */
   handIn: string;
 }
 
 /** What stands over the room: where one is, whether all is saved, aids, time, and the way out. */
-export function RoomTop({ room, section, stage, saved, time, disabled, onContents, onHandIn, handIn }: Props) {
+export function RoomTop({ room, section, stage, saved, time, disabled, onContents, onHandIn, handIn, rest }: Props) {
   const { left, total, stopped } = time;
   return (
     <header className="room-top">
@@ -40,7 +43,8 @@ export function RoomTop({ room, section, stage, saved, time, disabled, onContent
       <span className={`saved-state ${saved.fine ? '' : 'off'}`} role="status">
         {saved.text}
       </span>
-      <RoomAids calculator={room.calculator} formulas={room.formulas} />
+      <RoomAids calculator={room.calculator} formulas={room.formulas} glosses={room.glosses} />
+      {rest !== null && <TakeBreak attempt={room.attempt} left={rest} disabled={disabled} />}
       <ReadingSize large={room.largePrint} />
       <div className={`time ${left < 300_000 ? 'short' : ''}`}>
         <div className="line">

@@ -4,17 +4,19 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { endAction, giveBackAction, startNowAction } from '@/actions/sittings';
 import type { Result } from '@/core/base/result';
-import { withExtraTime } from '@/core/people/provision';
+import { NO_PROVISION, withExtraTime } from '@/core/people/provision';
 import type { LateRule } from '@/core/sittings/late';
 import { whoCanGetIn } from '@/core/sittings/entry';
-import type { WatchedSitting } from '@/server/sittings/watch';
+import type { WatchedPerson, WatchedSitting } from '@/server/sittings/watch';
 import { Strip } from '../frame/Strip';
 import { doorText } from '../words/door';
 import { lateText } from '../words/late';
 import { triesSentence } from '../words/tries';
 import { plural } from '../words/marks';
+import { provisionText } from '../words/provision';
 import { refusalText } from '../words/refusals';
 import { ChangeTimes } from './ChangeTimes';
+import { Helpers } from './Helpers';
 import { OpenLink } from './OpenLink';
 import { SeeAsStudent } from './SeeAsStudent';
 import { useWatching } from './use-watching';
@@ -36,6 +38,7 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ending, setEnding] = useState(false);
   const [times, setTimes] = useState(false);
+  const [helping, setHelping] = useState(false);
   const [writingTo, setWriting] = useState(false);
   const door = whoCanGetIn({ ...sitting, questions: 1, students: sitting.people.length }, now);
   const writing = sitting.people.filter((p) => p.attempt && p.attempt.handedInAt === null);
@@ -62,6 +65,9 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
             Write…
           </Button>
         )}
+        <Button variant="quiet" aria-haspopup="dialog" onClick={() => setHelping(true)}>
+          Who helps…
+        </Button>
         {sitting.endedAt === null && now < sitting.closesAt && (
           <Button variant="quiet" aria-haspopup="dialog" onClick={() => setTimes(true)}>
             Times…
@@ -105,11 +111,13 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
         <div className="sitting-facts soft">
           <SeeAsStudent sitting={sitting.id} people={sitting.people} zone={zone} />
           <ExtraTimeLine sitting={sitting} zone={zone} />
+          <ProvidedLine people={sitting.people} />
           {sitting.dueAt !== null && <p>{lateText(sitting.late, sitting.dueAt, zone)}</p>}
           {sitting.tries && sitting.tries.most !== 1 && <p>{triesSentence(sitting.tries)}</p>}
         </div>
         {sitting.link && <OpenLink sitting={sitting.id} />}
         {writingTo && <WriteToStudents sitting={sitting} zone={zone} onClose={() => setWriting(false)} />}
+        {helping && <Helpers sitting={sitting.id} onClose={() => setHelping(false)} />}
         {times && <ChangeTimes sitting={sitting} zone={zone} late={late} onClose={() => setTimes(false)} />}
         <Trouble>{trouble}</Trouble>
         {lost > 0 && (
@@ -142,4 +150,13 @@ function ExtraTimeLine({ sitting: { people, minutes, closesAt }, zone }: { sitti
       {timeOnly(closesAt + most * 60_000, zone)} at the latest. {more.map(({ name }) => name).join(', ')}
     </p>
   );
+}
+
+/** What else some of them are entitled to. */
+function ProvidedLine({ people }: { people: readonly WatchedPerson[] }) {
+  const said = people.flatMap(({ name, provided }) => {
+    const words = provisionText({ ...NO_PROVISION, ...provided });
+    return words === '' ? [] : [`${name}: ${words}`];
+  });
+  return said.length > 0 && <p>{said.join('; ')}</p>;
 }

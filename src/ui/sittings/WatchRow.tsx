@@ -41,6 +41,9 @@ export const WatchRow = memo(function WatchRow({ student, now, zone, minutes, qu
         ) : (
           student.name
         )}
+        {Object.values(student.said).length > 0 && (
+          <span className="soft d-block">{Object.values(student.said).join(' · ')}</span>
+        )}
       </td>
       <td>
         <Where student={student} where={whereabouts(attempt, now)} zone={zone} />

@@ -14,6 +14,7 @@ it.each([
 it.each<[Partial<Provision>, string]>([
   [{}, ''],
   [{ extraTimePercent: 25 }, '25 % extra time'],
+  [{ breakMinutes: 15, glosses: true, secondLanguage: true }, '15 minutes of breaks, words explained, second language'],
   [{ largePrint: true, readAloud: true }, 'large print, read aloud'],
   [
     { extraMinutes: 5, largePrint: true, until: Date.UTC(2027, 6, 1, 12) },

@@ -15,6 +15,9 @@ export function provisionText(provision: Provision, zone?: string): string {
     ...(extra ? [`${extra} extra time`] : []),
     ...(provision.largePrint ? ['large print'] : []),
     ...(provision.readAloud ? ['read aloud'] : []),
+    ...(provision.breakMinutes > 0 ? [`${plural(provision.breakMinutes, 'minute')} of breaks`] : []),
+    ...(provision.glosses ? ['words explained'] : []),
+    ...(provision.secondLanguage ? ['second language'] : []),
     ...(provision.until === null ? [] : [`until ${dayOnly(provision.until, zone)}`]),
   ];
   return parts.join(', ');

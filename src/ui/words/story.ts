@@ -26,6 +26,8 @@ export function storyText({ what, until, by, note, count = 0 }: StoryStep, zone:
       return `the server was away${to}`;
     case 'wrote while paused':
       return `wrote ${plural(count, 'change')} while the clock stood still`;
+    case 'break':
+      return `took a break${to}`;
     case 'hint':
       return `asked for hint ${count} of question ${note}`;
     case 'let back in':

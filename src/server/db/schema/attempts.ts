@@ -25,6 +25,8 @@ export const attempts = sqliteTable(
     minutes: integer('minutes').notNull(),
     /** By how many percent they are more than the sitting gives: the share in which sections have more, too. */
     extraTimePercent: integer('extra_time_percent').notNull().default(0),
+    /** Minutes that they may rest in all, by the provision at the start. */
+    breakMinutes: integer('break_minutes').notNull().default(0),
     handedInAt: integer('handed_in_at'),
     handedInBy: text('handed_in_by').$type<'student' | 'clock' | 'teacher'>(),
     /** When a teacher let them back in last, after it was handed in. */
@@ -177,6 +179,19 @@ export const hintsTaken = sqliteTable(
     at: integer('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.attempt, t.item, t.hint] })],
+);
+
+/** How long an attempt was at a question, by what was written when: a measure for the time that questions take. */
+export const questionTimes = sqliteTable(
+  'question_times',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    question: text('question').notNull(),
+    seconds: integer('seconds').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.question] }), index('question_times_question').on(t.question)],
 );
 
 /** Files that students put beside answers; the bytes lie in the files port, in pieces until all have come. */

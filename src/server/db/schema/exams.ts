@@ -1,5 +1,6 @@
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { Only } from '@/core/exams/plan';
+import type { GuestField } from '@/core/people/guest-fields';
 import type { Participant } from '@/core/people/participant';
 import type { LateRule } from '@/core/sittings/late';
 import type { Tries } from '@/core/sittings/tries';
@@ -48,6 +49,10 @@ export const sittings = sqliteTable(
     who: text('who').$type<'students' | 'groups' | 'link'>().notNull().default('students'),
     /** Of the course's students only these, `Only` as JSON; null for all. */
     only: text('only', { mode: 'json' }).$type<Only>(),
+    /** The sitting that has to be handed in before, where several exams are written in a row. */
+    after: text('after'),
+    /** What guests are asked for besides their name, `GuestField[]` as JSON. */
+    guestFields: text('guest_fields', { mode: 'json' }).$type<GuestField[]>().notNull().default([]),
     /** What has to be typed to get in; null when nothing has. */
     code: text('code'),
     /** `Boundaries` as JSON. */
@@ -76,8 +81,24 @@ export const participants = sqliteTable(
     sitting: text('sitting').references(() => sittings.id),
     /** As a guest gave it; empty for all others. */
     name: text('name').notNull(),
+    /** What a guest said besides, by the labels of the fields. */
+    said: text('said', { mode: 'json' }).$type<Record<string, string>>().notNull().default({}),
   },
   (t) => [index('participants_sitting').on(t.sitting)],
+);
+
+/** Who runs or marks one sitting besides the staff of its course. */
+export const sittingStaff = sqliteTable(
+  'sitting_staff',
+  {
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+  },
+  (t) => [primaryKey({ columns: [t.sitting, t.member] }), index('sitting_staff_member').on(t.member)],
 );
 
 /** Sessions of guests, who have no account: each is let into one sitting. */

@@ -56,6 +56,8 @@ export const courses = sqliteTable('courses', {
   code: text('code').notNull().unique(),
   title: text('title').notNull(),
   term: text('term').notNull(),
+  /** Students form their groups themselves, of at most so many; null when the teacher does. */
+  ownGroups: integer('own_groups'),
 });
 
 /** Whom a course has: one row for each. */
@@ -118,6 +120,12 @@ export const provisions = sqliteTable('provisions', {
   extraMinutes: integer('extra_minutes').notNull().default(0),
   largePrint: integer('large_print', { mode: 'boolean' }).notNull().default(false),
   readAloud: integer('read_aloud', { mode: 'boolean' }).notNull().default(false),
+  /** Minutes that they may rest in all while their time stands still. */
+  breakMinutes: integer('break_minutes').notNull().default(0),
+  /** Words are explained to them. */
+  glosses: integer('glosses', { mode: 'boolean' }).notNull().default(false),
+  /** They write in a second language; whoever marks is told. */
+  secondLanguage: integer('second_language', { mode: 'boolean' }).notNull().default(false),
   /** The last moment at which it holds; null for always. */
   until: integer('until_at'),
   reason: text('reason').notNull(),

@@ -5,7 +5,7 @@ import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
 import { examView } from '@/server/exams/exam-view';
-import { openExam } from '@/server/exams/exams';
+import { listExams, openExam } from '@/server/exams/exams';
 import { listColleagues } from '@/server/people/members';
 import { coursesFor } from '@/server/people/courses';
 import { NOT_FOUND } from '@/server/context';
@@ -35,6 +35,7 @@ export default async function ExamPage({ params }: { params: Promise<{ id: strin
       people={people.ok ? people.value : NO_PEOPLE}
       agreed={policy.blueprint}
       mayAgree={may(ctx.actor, 'set policy', null)}
+      others={must(await listExams(ctx)).filter(({ id }) => id !== exam.value.id)}
       zone={departmentZone()}
       courses={await coursesFor(ctx, 'run sittings')}
       from={{

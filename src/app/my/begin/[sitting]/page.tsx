@@ -40,6 +40,8 @@ export default async function BeginPage({ params }: { params: Promise<{ sitting:
             </a>
           ) : !door.open ? (
             <span className="soft">{refusalText({ code: `door-${door.reason}` })}</span>
+          ) : before.after !== null ? (
+            <span className="soft">{refusalText({ code: 'door-after', values: { title: before.after } })}</span>
           ) : next.is === 'later' ? (
             <span className="soft">Again from {dayAndTime(next.from)}.</span>
           ) : (

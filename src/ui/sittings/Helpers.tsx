@@ -1,0 +1,53 @@
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { helpersAction, setHelperAction } from '@/actions/sittings';
+import type { Helper } from '@/server/sittings/sitting-staff';
+import { Dialog } from '../parts/Dialog';
+import { Trouble } from '../parts/Trouble';
+import { refusalText } from '../words/refusals';
+
+const DOES: Record<Helper['role'], string> = { teacher: 'runs and marks it', marker: 'marks it' };
+
+/** Who helps with a sitting besides the staff of its course. */
+export function Helpers({ sitting, onClose }: { sitting: string; onClose: () => void }) {
+  const [staff, setStaff] = useState<{ helpers: Helper[]; able: Helper[] } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  useEffect(() => {
+    void helpersAction(sitting).then((result) => result.ok && setStaff(result.value));
+  }, [sitting]);
+  const set = async (member: string, helps: boolean): Promise<void> => {
+    const result = await setHelperAction({ sitting, member, helps });
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+    const now = await helpersAction(sitting);
+    if (now.ok) setStaff(now.value);
+  };
+  return (
+    <Dialog title="Who helps" onClose={onClose} out="Done">
+      <p className="soft">The teachers and markers of the course are in it anyhow.</p>
+      <ul className="list-unstyled mb-2" aria-busy={staff === null}>
+        {staff?.helpers.map(({ id, name, role }) => (
+          <li key={id} className="d-flex align-items-center gap-2">
+            {name} <span className="soft me-auto">{DOES[role]}</span>
+            <Button variant="quiet" aria-label={`${name} no longer helps`} onClick={() => void set(id, false)}>
+              ×
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <select
+        className="form-select"
+        aria-label="Somebody who helps"
+        value=""
+        onChange={(e) => void set(e.target.value, true)}
+      >
+        <option value="">{staff?.able.length === 0 ? 'nobody else is there' : 'somebody more…'}</option>
+        {staff?.able.map(({ id, name, role }) => (
+          <option key={id} value={id}>
+            {name}, {DOES[role]}
+          </option>
+        ))}
+      </select>
+      <Trouble>{trouble}</Trouble>
+    </Dialog>
+  );
+}
