@@ -17,12 +17,12 @@ export function GuestFieldsWords({ fields, onChange }: Props) {
     onChange(fields.map((field, i) => (i === at ? { ...field, ...part } : field)));
   return (
     <div className="mb-2">
+      {fields.length > 0 && <p className="mb-1">They say their name, and</p>}
       {fields.map((field, i) => (
         // Fields have no names of their own; their order is what they are.
         <div key={i} className="fact-line mb-1">
-          asked for
           <input
-            className="form-control"
+            className="form-control guest-field"
             aria-label={`What guests are asked for, ${i + 1}`}
             placeholder="School, class …"
             maxLength={60}

@@ -92,9 +92,8 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
         </div>
         <div className="note">
           <h3>Students</h3>
-          <div className="fact-line">
-            handed in after a due time
-            <LateRuleWords late={present.late} onChange={(late) => change({ late })} />
+          <div className="fact-line late-rule">
+            handed in after a due time <LateRuleWords late={present.late} onChange={(late) => change({ late })} />
           </div>
           <WordsOnScreens words={present.words} otherwise={PLAIN_WORDS} onChange={(words) => change({ words })} />
         </div>
