@@ -5,6 +5,7 @@ import type { Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import type { Lot } from '@/core/exams/lot';
 import { copyExam, createExam, revisionToPlace, savePlan } from '@/server/exams/exams';
+import { openSealed, removeSealed } from '@/server/exchange/sealed-files';
 import { keepExam } from '@/server/exams/keep-exam';
 import { examView, type ExamView } from '@/server/exams/exam-view';
 import { setBlueprint } from '@/server/people/policy';
@@ -64,5 +65,17 @@ export async function samplePapersAction(input: unknown, without: readonly strin
 export async function scheduleAction(input: unknown): Promise<Result<{ id: string }>> {
   const result = await scheduleSitting(await staffContext(), input);
   revalidatePath('/sittings');
+  return result;
+}
+
+export async function openSealedAction(input: unknown): Promise<Result<{ address: string }>> {
+  const result = await openSealed(await staffContext(), input);
+  revalidatePath('/exams/files');
+  return result;
+}
+
+export async function removeSealedAction(id: string): Promise<Result<null>> {
+  const result = await removeSealed(await staffContext(), text(id));
+  revalidatePath('/exams/files');
   return result;
 }

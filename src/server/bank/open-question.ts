@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, like } from 'drizzle-orm';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result } from '@/core/base/result';
+import { examsFor } from '../exams/access';
 import { may } from '@/core/people/may';
 import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
 import type { Conventions } from '@/core/rules/maths/rules';
@@ -96,7 +97,7 @@ export async function openQuestion(ctx: Context, id: string): Promise<Result<Ope
     usedIn: await read
       .select({ id: exams.id, title: exams.title })
       .from(exams)
-      .where(like(exams.plan, `%"${id}"%`))
+      .where(and(like(exams.plan, `%"${id}"%`), examsFor(ctx.actor)))
       .limit(20),
     mayWrite: may(ctx.actor, 'write in bank', bank.access),
     review: question.review,

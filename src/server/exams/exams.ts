@@ -12,6 +12,7 @@ import { courses, members } from '../db/schema/people';
 import { visibleBanks } from '../bank/access';
 import { cutRevision } from '../bank/write';
 import { coursesFor } from '../people/courses';
+import { examsFor } from './access';
 import { type DepartmentPolicy, readDepartment } from '../people/policy';
 import { newId } from '../ports/ids';
 import { withinReach } from './reach';
@@ -37,7 +38,7 @@ export async function listExams(ctx: Context, archived = false): Promise<Result<
     .from(exams)
     .innerJoin(members, eq(members.id, exams.owner))
     .leftJoin(courses, eq(courses.id, exams.course))
-    .where(archived ? isNotNull(exams.archivedAt) : isNull(exams.archivedAt))
+    .where(and(archived ? isNotNull(exams.archivedAt) : isNull(exams.archivedAt), examsFor(ctx.actor)))
     .orderBy(desc(exams.savedAt));
   return ok(
     rows.map(({ exam, course, owner }) => {
@@ -112,6 +113,8 @@ export interface OpenExam {
   owner: { id: string; name: string };
   locked: boolean;
   archived: boolean;
+  /** With whom it is shared alone, by their ids; null for everybody who builds exams. */
+  sharedWith: string[] | null;
   /** The reader may lock, archive and hand it over. */
   keeps: boolean;
   /** What the department has agreed on where the exam, or a sitting, says nothing else. */
@@ -127,7 +130,7 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
     .from(exams)
     .innerJoin(members, eq(members.id, exams.owner))
     .leftJoin(courses, eq(courses.id, exams.course))
-    .where(eq(exams.id, id));
+    .where(and(eq(exams.id, id), examsFor(ctx.actor)));
   if (!row) return NOT_FOUND;
   const { exam, course, owner } = row;
   const { policy } = await readDepartment(ctx.db.read);
@@ -147,6 +150,7 @@ export async function openExam(ctx: Context, id: string): Promise<Result<OpenExa
     owner: { id: exam.owner, name: owner },
     locked: exam.lockedAt !== null,
     archived: exam.archivedAt !== null,
+    sharedWith: exam.sharedWith,
     keeps: may(ctx.actor, 'keep exam', exam),
     agreed: { words: policy.words, late: policy.late },
     sittings: held,
@@ -174,6 +178,11 @@ export async function savePlan(ctx: Context, raw: unknown): Promise<Result<{ ver
     if (!(await readRevision(ctx.db.read, item.question, item.revision)))
       return refuse('revision-unknown', { at: ['item', item.id] });
   }
+  const [reachable] = await ctx.db.read
+    .select({ id: exams.id })
+    .from(exams)
+    .where(and(eq(exams.id, exam), examsFor(ctx.actor)));
+  if (!reachable) return NOT_FOUND;
   if (!(await withinReach(ctx, plan))) return FORBIDDEN;
   return ctx.db.transaction(async (tx) => {
     const saved = await tx

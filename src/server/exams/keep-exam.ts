@@ -12,13 +12,15 @@ const input = z.object({
   archived: z.boolean().optional(),
   /** Whose it is from now on. */
   owner: z.string().optional(),
+  /** With whom alone it is shared; null for everybody who builds exams. */
+  sharedWith: z.array(z.string().max(40)).max(200).nullable().optional(),
 });
 
-/** Locks an exam or opens it, archives it or brings it back, hands it over to a colleague: by its owner, or the lead. */
+/** Locks an exam or opens it, archives it or brings it back, shares it with some only, hands it over to a colleague: by its owner, or the lead. */
 export async function keepExam(ctx: Context, raw: unknown): Promise<Result<null>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
-  const { exam, locked, archived, owner } = parsed.value;
+  const { exam, locked, archived, owner, sharedWith } = parsed.value;
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   return ctx.db.transaction(async (tx) => {
     const [row] = await tx.select({ owner: exams.owner }).from(exams).where(eq(exams.id, exam));
@@ -38,6 +40,7 @@ export async function keepExam(ctx: Context, raw: unknown): Promise<Result<null>
       .set({
         ...(locked === undefined ? {} : { lockedAt: at(locked) }),
         ...(archived === undefined ? {} : { archivedAt: at(archived) }),
+        ...(sharedWith === undefined ? {} : { sharedWith }),
         owner: owner ?? row.owner,
       })
       .where(eq(exams.id, exam));

@@ -1,12 +1,13 @@
-import { inArray, like, or } from 'drizzle-orm';
+import { and, inArray, like, or } from 'drizzle-orm';
 import { readStored } from '@/core/base/stored-form';
 import { type ExamPlan, examForm, placements, revisionKey } from '@/core/exams/plan';
 import { visibleBanks } from '../bank/access';
 import type { Context } from '../context';
 import { questions } from '../db/schema/bank';
 import { exams } from '../db/schema/exams';
+import { examsFor } from './access';
 
-/** Whether everything that a plan places is in the actor's reach: in a bank that they see, or placed by an exam already, which whoever builds exams may open. */
+/** Whether everything that a plan places is in the actor's reach: in a bank that they see, or placed already by an exam that they may open. */
 export async function withinReach(ctx: Context, plan: ExamPlan): Promise<boolean> {
   const placed = placements(plan).map(({ item }) => item);
   const banks = new Set((await visibleBanks(ctx)).map(({ id }) => id));
@@ -21,7 +22,12 @@ export async function withinReach(ctx: Context, plan: ExamPlan): Promise<boolean
   const others = await ctx.db.read
     .select({ plan: exams.plan })
     .from(exams)
-    .where(or(...hidden.map(({ question }) => like(exams.plan, `%"${question.replace(/[%_]/g, '')}"%`))));
+    .where(
+      and(
+        examsFor(ctx.actor),
+        or(...hidden.map(({ question }) => like(exams.plan, `%"${question.replace(/[%_]/g, '')}"%`))),
+      ),
+    );
   const there = new Set(
     others.flatMap((row) =>
       placements(readStored(examForm, row.plan)).map(({ item }) => revisionKey(item.question, item.revision)),

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { readStored } from '@/core/base/stored-form';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -17,6 +17,7 @@ import { inCourse } from '../people/courses';
 import { exams, sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
 import { changed } from '../events/versions';
+import { examsFor } from '../exams/access';
 import { freshPlan, revisionToPlace } from '../exams/exams';
 import { readRevision, revisionsOf } from '../exams/revisions';
 import { scheduledPlan } from '../exams/sought';
@@ -81,7 +82,10 @@ export async function scheduleSitting(ctx: Context, raw: unknown): Promise<Resul
 
 /** The plan of an exam with what its draws find, when nothing stops it. */
 async function planToPin(ctx: Context, { exam, course }: { exam: string; course: string }): Promise<Result<ExamPlan>> {
-  const [row] = await ctx.db.read.select().from(exams).where(eq(exams.id, exam));
+  const [row] = await ctx.db.read
+    .select()
+    .from(exams)
+    .where(and(eq(exams.id, exam), examsFor(ctx.actor)));
   if (!row) return NOT_FOUND;
   if (row.archivedAt !== null) return refuse('exam-archived', { at: ['exam'] });
   const filled = await scheduledPlan(ctx, { plan: readStored(examForm, row.plan), exam, course });

@@ -13,6 +13,7 @@ import type { Reader } from '../db/database';
 import { answersNow, attempts } from '../db/schema/attempts';
 import { extensions, sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
+import { cameAsFile } from '../exchange/sealed-files';
 import { inSitting } from '../people/courses';
 import { type Entitled, entitledIn, NOT_ENTITLED } from '../people/provisions';
 import { groupsOfCourse, guestNames, studentsFor } from '../people/participants';
@@ -78,6 +79,8 @@ export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'>
   dueAt: number | null;
   late: LateRule | null;
   tries: Tries | null;
+  /** Its exam came as a file, and what is handed in can go back as one. */
+  fromFile: boolean;
   /** How many questions a paper has that has all sections. */
   paperLength: number;
   /** The questions that may be met, and how many of those who write, or have handed in, have worked at each. */
@@ -153,6 +156,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   return ok({
     ...sitting,
     link,
+    fromFile: await cameAsFile(ctx, id),
     some: only !== null,
     groups: together
       ? { count: new Set(groupOf.values()).size, alone: [...expected].filter((id) => !groupOf.has(id)).length }

@@ -6,6 +6,7 @@ import type { Context } from '../context';
 import { questions } from '../db/schema/bank';
 import { exams, sittings } from '../db/schema/exams';
 import { courses, members } from '../db/schema/people';
+import { examsFor } from '../exams/access';
 import { coursesFor, sittingsFor } from '../people/courses';
 
 export interface Hit {
@@ -41,7 +42,7 @@ export async function find(ctx: Context, words: string): Promise<Hit[]> {
     const plans = await read
       .select({ id: exams.id, title: exams.title })
       .from(exams)
-      .where(like(exams.title, part))
+      .where(and(like(exams.title, part), examsFor(ctx.actor)))
       .limit(EACH);
     hits.push(...plans.map((e): Hit => ({ what: 'exam', ...e, note: '' })));
     const held = await read

@@ -9,6 +9,7 @@ import type { ExamRow } from '@/server/exams/exams';
 import type { BankShelf } from '@/server/bank/shelves';
 import { useKeys } from '../frame/keys';
 import { plural } from '../words/marks';
+import { saveFile } from '../parts/save-file';
 import { refusalText } from '../words/refusals';
 import { PlaceOptions, placeOf } from './PlaceOptions';
 import { Trouble } from '../parts/Trouble';
@@ -100,11 +101,7 @@ export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }:
       const result = (await response.json()) as Result<null>;
       return setTrouble(result.ok ? null : refusalText(result.refusal));
     }
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(await response.blob());
-    link.download = `questions.${as}`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    saveFile(await response.blob(), `questions.${as}`);
     const left = Number(response.headers.get('x-left-out'));
     setTrouble(
       left > 0

@@ -262,7 +262,9 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
       {dialog === 'try' && (
         <TryPaper exam={exam.id} plan={plan} course={course} sets={view.sets} onClose={() => setDialog(null)} />
       )}
-      {dialog === 'keep' && <KeepExam exam={exam} colleagues={from.authors} onClose={() => setDialog(null)} />}
+      {dialog === 'keep' && (
+        <KeepExam exam={exam} colleagues={from.authors} zone={zone} onClose={() => setDialog(null)} />
+      )}
       {dialog === 'schedule' && (
         <Schedule
           exam={exam.id}

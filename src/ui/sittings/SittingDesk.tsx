@@ -8,6 +8,7 @@ import { NO_PROVISION, withExtraTime } from '@/core/people/provision';
 import type { LateRule } from '@/core/sittings/late';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import type { WatchedPerson, WatchedSitting } from '@/server/sittings/watch';
+import { TakeOutSealed } from '../exchange/TakeOutSealed';
 import { Strip } from '../frame/Strip';
 import { doorText } from '../words/door';
 import { lateText } from '../words/late';
@@ -39,6 +40,7 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
   const [ending, setEnding] = useState(false);
   const [times, setTimes] = useState(false);
   const [helping, setHelping] = useState(false);
+  const [takingOut, setTakingOut] = useState(false);
   const [writingTo, setWriting] = useState(false);
   const door = whoCanGetIn({ ...sitting, questions: 1, students: sitting.people.length }, now);
   const writing = sitting.people.filter((p) => p.attempt && p.attempt.handedInAt === null);
@@ -63,6 +65,11 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
         {!sitting.link && sitting.endedAt === null && now < sitting.closesAt && (
           <Button variant="quiet" aria-haspopup="dialog" onClick={() => setWriting(true)}>
             Write…
+          </Button>
+        )}
+        {sitting.fromFile && (
+          <Button variant="quiet" aria-haspopup="dialog" onClick={() => setTakingOut(true)}>
+            Answers as a file…
           </Button>
         )}
         <Button variant="quiet" aria-haspopup="dialog" onClick={() => setHelping(true)}>
@@ -117,6 +124,15 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
         </div>
         {sitting.link && <OpenLink sitting={sitting.id} />}
         {writingTo && <WriteToStudents sitting={sitting} zone={zone} onClose={() => setWriting(false)} />}
+        {takingOut && (
+          <TakeOutSealed
+            what="answers"
+            id={sitting.id}
+            title={sitting.title}
+            zone={zone}
+            onClose={() => setTakingOut(false)}
+          />
+        )}
         {helping && <Helpers sitting={sitting.id} onClose={() => setHelping(false)} />}
         {times && <ChangeTimes sitting={sitting} zone={zone} late={late} onClose={() => setTimes(false)} />}
         <Trouble>{trouble}</Trouble>

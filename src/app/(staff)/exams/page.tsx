@@ -30,9 +30,14 @@ export default async function ExamsPage({
         {...(archive ? { where: { href: '/exams', name: 'Exams' } } : {})}
       >
         {!archive && (
-          <Link className="btn btn-quiet" href="/exams?archive=yes">
-            Archive
-          </Link>
+          <>
+            <Link className="btn btn-quiet" href="/exams/files">
+              Sealed files
+            </Link>
+            <Link className="btn btn-quiet" href="/exams?archive=yes">
+              Archive
+            </Link>
+          </>
         )}
         <NewExam courses={await coursesFor(ctx, 'run sittings')} open={asked.new === 'yes'} />
       </Strip>

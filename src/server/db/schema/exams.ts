@@ -21,6 +21,23 @@ export const exams = sqliteTable('exams', {
   lockedAt: integer('locked_at'),
   /** When it was archived: it stands in no list but that of the archive. Null while it is in use. */
   archivedAt: integer('archived_at'),
+  /** Only its owner, the lead and these may open it, ids of members as JSON; null for everybody who builds exams. */
+  sharedWith: text('shared_with', { mode: 'json' }).$type<string[]>(),
+  /** The plan that it had where it came from, as JSON; null for exams of this department. */
+  origin: text('origin', { mode: 'json' }),
+});
+
+/** Sealed files that wait to be opened; their bytes lie in the files port. */
+export const sealedFiles = sqliteTable('sealed_files', {
+  id: text('id').primaryKey(),
+  holds: text('holds').$type<'exam' | 'answers'>().notNull(),
+  title: text('title').notNull(),
+  opensAt: integer('opens_at'),
+  hash: text('hash').notNull(),
+  by: text('by')
+    .notNull()
+    .references(() => members.id),
+  at: integer('at').notNull(),
 });
 
 export const sittings = sqliteTable(
