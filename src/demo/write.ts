@@ -344,6 +344,7 @@ export function filled(text: string, over: string[], more: { marks?: string } = 
 }
 
 interface More {
+  hints?: QuestionBody['hints'];
   shown?: DrawingName[];
   explanation?: string;
   title?: string;
@@ -377,7 +378,7 @@ export function question(
       slots: Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.slot])),
       passage: null,
       total: null,
-      hints: [],
+      hints: more.hints ?? [],
       explanation: content(more.explanation ?? ''),
       notes: '',
       ...(more.vary ? { vary: more.vary } : {}),

@@ -51,6 +51,14 @@ export async function signIn(
   return { page, context };
 }
 
+/** On a student's page, the link that begins a sitting. */
+export function linkTo(page: Page, title: string): Locator {
+  return page
+    .locator('section > div', { has: page.getByText(title, { exact: true }) })
+    .getByRole('link', { name: 'Begin…' })
+    .first();
+}
+
 /** From the link on a student's page: reads what is said before, begins, and is in the room. */
 export async function begin(link: Locator): Promise<void> {
   const page = link.page();

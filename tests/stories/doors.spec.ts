@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { DEMO_PASSWORD, WT110, WT201 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
-import { begin, goTo, LAPTOP, PHONE } from '../drivers/browser';
+import { begin, linkTo, goTo, LAPTOP, PHONE } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** What must hold on every screen: no barrier for anybody, no door that opens to the wrong person. */
@@ -132,7 +132,7 @@ test('what the browser of a student is sent before release holds no key', async 
     const ends = !/\/_next\/static\/|\/api\/events/.test(r.url());
     if (r.url().startsWith(stage.base) && ends) bodies.push(r.text().catch(() => ''));
   });
-  await begin(page.getByRole('link', { name: 'Begin…' }));
+  await begin(linkTo(page, 'Certificate'));
   await page.reload();
   await expect(page.getByText('All answers saved')).toBeVisible();
   await page.getByRole('button', { name: '2 ›' }).click();

@@ -334,7 +334,7 @@ test('an exam is copied by one hasty click once, locked so that nobody changes i
   const dialog = page.getByRole('dialog', { name: 'Keeping this exam' });
   await dialog.getByLabel(/^locked/).check();
   expect(await barriers(page)).toEqual([]);
-  await dialog.getByRole('button', { name: 'Close' }).click();
+  await dialog.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText('nothing here can be changed', { exact: false })).toBeVisible();
   await expect(page.getByLabel('Title of the exam')).toBeDisabled();
   expect(await barriers(page)).toEqual([]);
@@ -347,7 +347,7 @@ test('an exam is copied by one hasty click once, locked so that nobody changes i
 
   await page.getByRole('button', { name: 'Keep…' }).click();
   await dialog.getByLabel(/^in the archive/).check();
-  await dialog.getByRole('button', { name: 'Close' }).click();
+  await dialog.getByRole('button', { name: 'Done' }).click();
   await goTo(page, '/exams');
   await expect(page.getByRole('link', { name: 'Certificate, copy' })).toHaveCount(0);
   await page.getByRole('link', { name: 'Archive' }).click();

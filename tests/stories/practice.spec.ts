@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { WT110 } from '../../src/demo/people';
-import { begin, goTo, PHONE, saved } from '../drivers/browser';
+import { begin, linkTo, goTo, PHONE, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** A sitting in which answers are checked while they are written. */
@@ -35,11 +35,7 @@ test('a teacher says how answers are checked, and what is told of them when', as
 
 test('a student checks, tries again, looks at the key, and finds it all after a reload', async () => {
   const { page: student } = await stage.signIn(WT110[30]?.userName ?? '', PHONE);
-  const row = student
-    .locator('div')
-    .filter({ has: student.getByText('Certificate, copy', { exact: true }) })
-    .last();
-  await begin(row.locator('..').getByRole('link', { name: 'Begin…' }));
+  await begin(linkTo(student, 'Certificate, copy'));
   const box = student.getByRole('group', { name: 'Check question 1' });
   const check = box.getByRole('button', { name: 'Check', exact: true });
   await expect(box).toContainText('2 checks in all');

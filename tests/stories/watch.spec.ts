@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
-import { begin, goTo, PHONE } from '../drivers/browser';
+import { begin, linkTo, goTo, PHONE } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** A teacher watches a sitting, and does what has to be done about bad luck. */
@@ -85,7 +85,7 @@ test('an attempt that is set aside closes in its room with the reason, and its s
   await expect(student.getByText('has set this attempt', { exact: false })).toContainText('the wrong paper');
   await student.getByRole('link', { name: 'To my page' }).click();
   await expect(student.getByText('set aside by your teacher: the wrong paper')).toBeVisible();
-  await begin(student.getByRole('link', { name: 'Begin…' }));
+  await begin(linkTo(student, 'Certificate'));
   await expect(student.getByText('All answers saved ✓')).toBeVisible();
   await expect(student.getByRole('radio', { checked: true })).toHaveCount(0);
   await expect(rowOf(name)).toContainText('writing', { timeout: 8_000 });

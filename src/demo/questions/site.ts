@@ -142,6 +142,12 @@ export const height: DemoQuestion[] = [
     'use',
     'A climber with gear has **100 kg** and falls freely for **2 m** ($g = 9.81\\ \\mathrm{m/s^2}$). How much energy must the arrester take up? [a]',
     { a: amount('1962 J', ['200 J', '981 J', '1962 N']) },
+    {
+      hints: [
+        { text: 'Energy of a fall: $E = m g h$', cost: '0' },
+        { text: 'The height is that of the free fall, 2 m.', cost: '1/2' },
+      ],
+    },
   ),
   question(
     GEAR,
