@@ -7,6 +7,7 @@ import type { Context } from '@/server/context';
 import { setExtraTimeHere } from '@/server/people/provisions';
 import { letIn } from '@/server/people/passwords';
 import { releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
+import { setMemberMarks } from '@/server/results/member-marks';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 import { wouldFind, type WouldFind } from '@/server/sittings/enter';
 import { letBackIn } from '@/server/sittings/let-back-in';
@@ -107,4 +108,8 @@ export async function helpersAction(sitting: string): Promise<Result<{ helpers: 
 
 export async function setHelperAction(input: unknown): Promise<Result<null>> {
   return on(DESK, (ctx) => setHelper(ctx, input));
+}
+
+export async function memberMarksAction(input: unknown): Promise<Result<null>> {
+  return on('/results/[attempt]', (ctx) => setMemberMarks(ctx, input));
 }

@@ -3,7 +3,11 @@ import { eq } from 'drizzle-orm';
 import { must } from '@/core/base/result';
 import { attempts } from '@/server/db/schema/attempts';
 import { groupMembers, groups } from '@/server/db/schema/people';
-import { openResults } from '@/server/results/results';
+import { marks } from '@/server/db/schema/marks';
+import { openGradebook } from '@/server/gradebook/gradebook';
+import { setMemberMarks } from '@/server/results/member-marks';
+import { openOwnResult } from '@/server/results/own-result';
+import { openResults, releaseResults } from '@/server/results/results';
 import { enterSitting } from '@/server/sittings/enter';
 import { HOLD } from '@/server/sittings/holds';
 import { openRoom } from '@/server/sittings/room';
@@ -138,4 +142,35 @@ it('whoever is in no group is told so at the door, and is nobody who is waited f
   expect(await enterSitting(dept.as('ben'), sitting)).toMatchObject({ refusal: { code: 'no-group' } });
   const watched = must(await watchSitting(dept.as('teacher'), sitting));
   expect([watched.groups, watched.people.map(({ name }) => name)]).toEqual([{ count: 1, alone: 1 }, ['ada']]);
+});
+
+it('one of them can have other marks than the others, with the reason; theirs alone say so', async () => {
+  await write('ada', 'secretkeyword');
+  await handInAndMark(dept.as('ada'), attempt);
+  const change = (who: string, by = 'teacher', part: object = {}) =>
+    setMemberMarks(dept.as(by), { attempt, member: dept.id(who), change: '-1/2', reason: 'came late', ...part });
+  must(await change('ben'));
+  for (const by of ['stranger', 'marker', 'ada'])
+    expect(await change('ben', by)).toMatchObject({ refusal: { code: 'forbidden' } });
+  expect(await change('cleo')).toMatchObject({ refusal: { code: 'not-found' } });
+  for (const part of [{ change: 'much' }, { change: '1e9' }, { reason: ' ' }])
+    expect(await change('ben', 'teacher', part)).toMatchObject({ refusal: { code: 'bad-input' } });
+  const shows = { marks: true, key: true, explanation: true, right: true, remarks: true, atOnce: true };
+  await dept.out.db.transaction((tx) => tx.update(marks).set({ marks: '1' }).where(eq(marks.attempt, attempt)));
+  must(await releaseResults(dept.as('teacher'), { sitting, shows }));
+  const own = async (who: string) => must(await openOwnResult(dept.as(who), attempt));
+  const [ada, ben] = [await own('ada'), await own('ben')];
+  expect([ada.ownChange, ben.ownChange]).toEqual([null, '-1/2']);
+  expect(Number(ada.score?.marks) - Number(ben.score?.marks)).toBe(0.5);
+  // Who has more is told to nobody of the others.
+  expect([ada.group, ben.group]).toEqual([null, null]);
+  expect((await own('teacher')).group?.map(({ name, change: theirs }) => [name, theirs])).toEqual([
+    ['ada', '0'],
+    ['ben', '-1/2'],
+  ]);
+  const book = must(await openGradebook(dept.as('teacher'), dept.course));
+  const cells = new Map(book.rows.map(({ name, cells: all }) => [name, all.at(-1)?.marks]));
+  expect([cells.get('ada'), cells.get('ben')]).toEqual([ada.score?.marks, ben.score?.marks]);
+  must(await change('ben', 'teacher', { change: '0' }));
+  expect((await own('ben')).ownChange).toBeNull();
 });

@@ -67,6 +67,22 @@ describe('amendments', () => {
     ).toEqual(['1', '2', '1']);
   });
 
+  it('let a question count other marks, in whose measure all that was earned counts', () => {
+    const paper = amended({ what: 'marks', marks: '2' });
+    const half = new Map(
+      paperQuestions(paper).map(({ id, worth }) => [
+        id,
+        new Map([...worth].map(([slot, marks]) => [slot, marks.div(2)])),
+      ]),
+    );
+    const result = score(paper, half, { boundaries, rounding: plan.rounding });
+    // Four marks become two; half of them, and half of the other four.
+    expect([stored(paper.marks), stored(result.marks), stored(result.percent)]).toEqual(['6', '3', '50']);
+    const twice = amended({ what: 'marks', marks: '2' }, { what: 'marks', marks: '4' });
+    expect(stored(twice.marks)).toBe('8');
+    expect(stored(amended({ what: 'marks', marks: '2' }, { what: 'drop' }).marks)).toBe('4');
+  });
+
   it('drop a question from the total and from what is earned and waits', () => {
     const paper = amended({ what: 'drop' });
     const marks = new Map(paperQuestions(paper).map(({ id, worth }) => [id, new Map(worth)]));

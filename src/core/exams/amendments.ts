@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type SettledAnswer, settledAnswer } from '../rules/settled';
+import { marksText } from '../base/exact';
 import { slotId } from '../content/document';
 
 /**
@@ -13,6 +14,8 @@ const change = z.discriminatedUnion('what', [
   z.object({ what: z.literal('everyone') }),
   /** The question no longer counts, for nobody. */
   z.object({ what: z.literal('drop') }),
+  /** It counts so many marks; whatever was earned in it counts in the same measure. */
+  z.object({ what: z.literal('marks'), marks: marksText }),
 ]);
 export type Change = z.infer<typeof change>;
 
@@ -23,6 +26,8 @@ export interface Amendment {
   settled: ReadonlyMap<string, readonly SettledAnswer[]>;
   everyone: boolean;
   dropped: boolean;
+  /** The marks that it counts, where they are others than it was set for. */
+  marks: string | null;
 }
 
 /** Amendments of a sitting by the id of the placed question. */
@@ -39,9 +44,10 @@ export function amendmentsOf(mendings: readonly Mending[], earlier: Amendments =
   const all = new Map<string, Amendment>(earlier);
   for (const { item, changes: made } of mendings) {
     for (const one of made) {
-      const before = all.get(item) ?? { settled: new Map(), everyone: false, dropped: false };
+      const before = all.get(item) ?? { settled: new Map(), everyone: false, dropped: false, marks: null };
       if (one.what === 'everyone') all.set(item, { ...before, everyone: true });
       else if (one.what === 'drop') all.set(item, { ...before, dropped: true });
+      else if (one.what === 'marks') all.set(item, { ...before, marks: one.marks });
       else {
         const { response, share, feedback } = one;
         const answers = [{ response, share, feedback }, ...(before.settled.get(one.slot) ?? [])];

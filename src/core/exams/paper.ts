@@ -24,6 +24,8 @@ export interface PaperQuestion {
   /** Everybody has its marks, whatever was answered. */
   everyone: boolean;
   marks: Exact;
+  /** The marks that it counts: its own, unless that was changed afterwards. */
+  counts: Exact;
   /** Exact marks of each slot by its id; they add up to `marks`. */
   worth: ReadonlyMap<string, Exact>;
   seed: number;
@@ -100,8 +102,8 @@ export function headOf(section: Section, letter: string): Omit<PaperSection, 'it
 }
 
 /** The marks of a question that count in the total. */
-export function counted({ bonus, dropped, marks }: PaperQuestion): Exact {
-  return bonus || dropped ? ZERO : marks;
+export function counted({ bonus, dropped, counts }: PaperQuestion): Exact {
+  return bonus || dropped ? ZERO : counts;
 }
 
 /** A placed question with its number, as the seed varies it. */
@@ -121,6 +123,7 @@ export function questionAt(
     revision.vary?.each === 'everybody' ? seedFor(0, item.id) : own,
   );
   const worth = slotWorth(question, { marks: item.marks ?? section.marks ?? null });
+  const marks = sum(worth.values());
   return {
     id: item.id,
     source: item.question,
@@ -129,7 +132,8 @@ export function questionAt(
     bonus: item.bonus,
     dropped: amendment?.dropped ?? false,
     everyone: amendment?.everyone ?? false,
-    marks: sum(worth.values()),
+    marks,
+    counts: amendment?.marks ? exact(amendment.marks) : marks,
     worth,
     seed: own,
     belowZero: plan.belowZero,

@@ -1,7 +1,7 @@
-import { type Exact, exact, max, percentOf, round, shown, sum, ZERO } from '../base/exact';
+import { type Exact, exact, max, min, percentOf, round, shown, sum, ZERO } from '../base/exact';
 import type { Rounding } from '../exams/plan';
 import { costOfHints } from '../exams/hints';
-import type { Paper } from '../exams/paper';
+import type { Paper, PaperQuestion } from '../exams/paper';
 import { lateCost, type Lateness } from '../sittings/late';
 import type { Boundaries } from './policy';
 
@@ -104,9 +104,9 @@ export function score(
           return value ?? ZERO;
         });
         const cost = costOfHints(item, hints.get(item.id) ?? 0);
-        forHints = forHints.add(cost);
-        const marks = sum(earned).sub(cost);
-        return item.belowZero ? marks : max(ZERO, marks);
+        forHints = forHints.add(inMeasure(item, cost));
+        const own = sum(earned).sub(cost);
+        return inMeasure(item, item.belowZero ? own : max(ZERO, own));
       }),
     );
     return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
@@ -117,6 +117,17 @@ export function score(
   const late = lateness && lateness.by > 0 ? { by: lateness.by, cost } : null;
   const percent = percentOf(marks, paper.marks);
   return decided({ marks, of: paper.marks, percent, waiting, late, hints: forHints, sections }, policy);
+}
+
+/** A score with marks more, or less, for one of a group; never below zero nor above all there is. The sections stay as they were earned. */
+export function withChange(score: Score, change: Exact, policy: Policy): Score {
+  const marks = max(ZERO, min(score.of, score.marks.add(change)));
+  return decided({ ...score, marks, percent: percentOf(marks, score.of) }, policy);
+}
+
+/** Marks of a question as they count in the whole. */
+function inMeasure({ marks, counts }: PaperQuestion, earned: Exact): Exact {
+  return marks.equals(counts) || marks.equals(0) ? earned : earned.mul(counts).div(marks);
 }
 
 /** The mean of several scores of one participant: of marks, totals and percents, for the whole and for each section. */

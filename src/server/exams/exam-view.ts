@@ -8,7 +8,7 @@ import { type Finding, warns } from '@/core/base/finding';
 import { unmended } from '@/core/exams/paper';
 import { sectionLetter } from '@/core/exams/numbering';
 import { isForSome } from '@/core/exams/only';
-import { type ExamPlan, revisionKey, shareOf } from '@/core/exams/plan';
+import { type ExamPlan, type Placement, revisionKey, shareOf } from '@/core/exams/plan';
 import { poolQuestions, type Pool, poolOf, type PoolSection } from '@/core/exams/pool';
 import { examReadiness } from '@/core/exams/readiness';
 import { minutesFor } from '@/core/exams/time-taken';
@@ -19,7 +19,7 @@ import { questions } from '../db/schema/bank';
 import { traitsInCourse } from '../people/traits';
 import { type BlueprintThere, blueprintView } from './blueprint-view';
 import { minutesTaken } from './time-taken';
-import { type FilledPlan, lookAtPlan } from './sought';
+import { type FilledPlan, lookAtPlan, metBefore } from './sought';
 
 /** What the exam desk shows of a placed question. */
 export interface PlacedQuestion {
@@ -58,7 +58,7 @@ export interface ExamView {
 export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamView>> {
   const looked = await lookAtPlan(ctx, raw);
   if (!looked.ok) return looked;
-  const { plan, filled, course } = looked.value;
+  const { plan, filled, course, exam } = looked.value;
   const { revisions, sought } = filled;
   const pinned = unmended(filled.plan, revisions);
   const pool = poolOf(pinned);
@@ -99,6 +99,7 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
     section.items.reduce((all, item) => all + minutesFor(item, taken) * shareOf(filled.plan, item.id).valueOf(), 0);
   const seeking = plan.sections.flatMap(({ draws }) => draws.filter(({ seeks }) => seeks));
   const drawn = seeking.reduce((n, { take }) => n + take, 0);
+  const met = new Set(await metBefore(ctx, { exam, course }));
   const { there, findings: unmet } = await blueprintView(ctx.db.read, filled.plan, pool);
   const some = isForSome(plan) && course !== null;
   const sets = some ? sectionSetsOf(pinned, [...(await traitsInCourse(ctx.db.read, course)).values()]) : [];
@@ -115,6 +116,7 @@ export async function examView(ctx: Context, raw: unknown): Promise<Result<ExamV
     findings: [
       ...findings.filter(({ at }) => !sought.has(String(at[1]))),
       ...unequalDraws(plan, filled),
+      ...metFindings(placed, pool, met),
       ...sectionSetFindings(pinned, sets),
       ...unmet,
     ],
@@ -131,6 +133,25 @@ function marksRange({ least, most }: Pool, sets: readonly SectionSet[]): Pick<Ex
     least: stored(writing.map((set) => set.least).reduce((a, b) => min(a, b), writing[0]?.least ?? least)),
     marks: stored(writing.map((set) => set.most).reduce((a, b) => max(a, b), writing[0]?.most ?? most)),
   };
+}
+
+/** So many questions are named in a finding. */
+const MOST_NAMED = 8;
+
+/** Questions that the course has met in a sitting before, and that are placed all the same. */
+function metFindings(placed: readonly Placement[], pool: Pool, met: ReadonlySet<string>): Finding[] {
+  const again = new Set(placed.filter(({ question }) => met.has(question)).map(({ id }) => id));
+  const numbers = poolQuestions(pool).flatMap(({ id, number }) => (again.has(id) ? [number] : []));
+  const [first] = again;
+  const named = numbers.slice(0, MOST_NAMED).join(', ');
+  return first === undefined
+    ? []
+    : [
+        warns('met-before', ['item', first], {
+          count: numbers.length,
+          numbers: numbers.length > MOST_NAMED ? `${named} and ${numbers.length - MOST_NAMED} more` : named,
+        }),
+      ];
 }
 
 /** Draws from which some would get harder papers than others. */

@@ -70,6 +70,8 @@ interface LookedAt {
   plan: ExamPlan;
   /** Its course, when it is the actor's. */
   course: string | null;
+  /** The exam whose plan it is; null for none. */
+  exam: string | null;
   filled: FilledPlan;
 }
 
@@ -82,7 +84,7 @@ export async function lookAtPlan(ctx: Context, raw: unknown): Promise<Result<Loo
   // What a course has met is told to those who teach it.
   const own = (await coursesFor(ctx, 'run sittings')).some(({ id }) => id === course);
   const known = own ? course : null;
-  return ok({ plan, course: known, filled: await filledPlan(ctx, { plan, exam, course: known }) });
+  return ok({ plan, course: known, exam, filled: await filledPlan(ctx, { plan, exam, course: known }) });
 }
 
 /** The plan as it would be scheduled now. Nothing is written. */
@@ -142,7 +144,7 @@ async function soughtBy(ctx: Context, order: SeekOrder): Promise<Map<string, Fou
 }
 
 /** What the course has met, or will meet in a sitting that is scheduled already. */
-async function metBefore(ctx: Context, { exam, course }: SeekOrder): Promise<string[]> {
+export async function metBefore(ctx: Context, { exam, course }: Omit<SeekOrder, 'plan'>): Promise<string[]> {
   if (course === null) return [];
   return heldIn(
     ctx.db.read,

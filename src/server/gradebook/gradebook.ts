@@ -2,12 +2,15 @@ import { and, asc, desc, eq } from 'drizzle-orm';
 import { ONE, round } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { finalPercent } from '@/core/gradebook/final';
-import { decidedPercent, stepAt } from '@/core/results/score';
+import { decidedPercent, stepAt, withChange } from '@/core/results/score';
 import { type Context, NOT_FOUND } from '../context';
 import { type CourseRow, inCourse } from '../people/courses';
 import { sittings } from '../db/schema/exams';
 import { courses, enrolments, members } from '../db/schema/people';
 import { membersBehind } from '../people/participants';
+import { memberChanges } from '../results/member-marks';
+import { placedIn } from '../sittings/pinned';
+import { boundariesSchema } from '@/core/results/policy';
 import { readDepartment } from '../people/policy';
 import { type ScoredAttempt, scoresOf } from '../results/results';
 
@@ -66,7 +69,18 @@ export async function openGradebook(ctx: Context, courseId: string): Promise<Res
       scored.map(({ participant }) => participant),
     );
     // What a group earned is in the row of each of its members; guests have no row.
-    const rows = scored.flatMap((s) => (behind.get(s.participant) ?? []).map((member) => [member, s] as const));
+    const change = await memberChanges(
+      read,
+      scored.map(({ attempt }) => attempt),
+    );
+    const { plan } = await placedIn(read, sitting.id);
+    const decided = { boundaries: boundariesSchema.parse(sitting.boundaries), rounding: plan.rounding };
+    const rows = scored.flatMap((s) =>
+      (behind.get(s.participant) ?? []).map((member) => {
+        const own = change(s.attempt, member);
+        return [member, own ? { ...s, score: withChange(s.score, own, decided) } : s] as const;
+      }),
+    );
     if (rows.length > 0) columns.push({ sitting, scored: new Map(rows) });
   }
   return ok({

@@ -58,6 +58,8 @@ export interface AnswersView {
   item: string;
   number: string;
   marks: string;
+  /** The marks that it counts in the whole. */
+  counts: string;
   dropped: boolean;
   everyone: boolean;
   /** Everybody has numbers of their own; single answers cannot be decided for all. */
@@ -140,6 +142,7 @@ export async function openAnswers(
     item: item.id,
     number: item.number,
     marks: stored(item.marks),
+    counts: stored(item.counts),
     dropped: item.dropped,
     everyone: item.everyone,
     varies: item.question.vary !== undefined,

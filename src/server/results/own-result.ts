@@ -13,7 +13,7 @@ import { may } from '@/core/people/may';
 import { doorState } from '@/core/sittings/entry';
 import { ONCE, type Tries } from '@/core/sittings/tries';
 import { type Boundaries, boundariesSchema, fillIn } from '@/core/results/policy';
-import { type Score, score, type SectionScore } from '@/core/results/score';
+import { type Score, score, type SectionScore, withChange } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
 import { attempts } from '../db/schema/attempts';
@@ -25,6 +25,7 @@ import { hintsTakenIn } from '../sittings/hints';
 import { ownNames } from '../sittings/own-names';
 import { participantName } from '../people/participants';
 import { paperOf } from '../sittings/pinned';
+import { groupOf, memberChanges, type OfGroup } from './member-marks';
 import { scoresOf, showsSchema } from './results';
 import { type ResultSlot, slotsSeen } from './slots-seen';
 
@@ -32,6 +33,8 @@ export interface ResultQuestion {
   id: string;
   number: string;
   of: string;
+  /** The marks that it counts, where that was changed afterwards; null where they are its own. */
+  counts: string | null;
   /** It was taken out of the counting afterwards. */
   dropped: boolean;
   sheet: QuestionSheet;
@@ -72,6 +75,10 @@ export interface OwnResult {
   revisedAt: number | null;
   /** Until when all but the score waits, because others can still get in; null when nothing waits. */
   waitsUntil: number | null;
+  /** What one of the group has more or less than the others, for whoever reads it; null for nothing. */
+  ownChange: string | null;
+  /** Whose it is, where a group wrote it; for whoever may change what is one's alone. */
+  group: OfGroup[] | null;
   /** Words of this exam's own. */
   words: StudentWords;
   /** Empty when nothing of the answers is shown. */
@@ -127,15 +134,10 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const given = byAttempt(present).get(attemptId) ?? new Map();
   const boundaries = boundariesSchema.parse(row.boundaries);
   const hints = (await hintsTakenIn(read, { attempt: attemptId })).get(attemptId);
-  const result = score(
-    paper,
-    given,
-    { boundaries, rounding: plan.rounding },
-    {
-      lateness: found.late,
-      hints,
-    },
-  );
+  const policy = { boundaries, rounding: plan.rounding };
+  const earned = score(paper, given, policy, { lateness: found.late, hints });
+  const change = (await memberChanges(read, [attemptId]))(attemptId, ctx.actor.id);
+  const result = change ? withChange(earned, change, policy) : earned;
   const answers = await currentAnswers(read, attemptId);
   const name = called?.name ?? '';
   const rangeText = fillIn(boundaries.ranges[result.range]?.text ?? '', {
@@ -160,6 +162,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
       number: item.number,
       dropped: item.dropped,
       of: stored(item.marks),
+      counts: item.counts.equals(item.marks) ? null : stored(item.counts),
       sheet: ownSheet(item.question, own),
       responses: ownResponses(item.question, answers[item.id] ?? {}, own),
       slots: slotsSeen(item, present, visible, seesAll),
@@ -187,6 +190,8 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
         : null,
     revisedAt: await revisedAt(ctx, row.id),
     waitsUntil: waits ? row.closesAt : null,
+    ownChange: change && tells ? stored(change) : null,
+    group: seesAll && participant.is === 'group' ? await groupOf(read, attemptId, participant.members) : null,
     words: plan.words ?? {},
     items: seesAnything(visible) ? items : [],
   });

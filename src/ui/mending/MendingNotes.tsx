@@ -8,8 +8,10 @@ import type { AnswersView } from '@/server/marking/answers-view';
 import { editorSide } from '../kinds/editors';
 import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
+import { marksText, marksWords } from '../words/marks';
+import { MarksInput } from '../parts/MarksInput';
 import { changeText } from '../words/mending';
-import { withShare, withWhole } from './pending';
+import { withMarks, withShare, withWhole } from './pending';
 import { CheckLine } from '../parts/CheckLine';
 
 interface Props {
@@ -116,6 +118,16 @@ export function MendingNotes(props: Props) {
           >
             {on('drop') ? '✓ ' : ''}Take it out of the counting
           </Button>
+          <span className="fact-line">
+            let it count
+            <MarksInput
+              label={`Marks that it counts instead of ${marksText(view.counts)}`}
+              marks={changes.flatMap((c) => (c.what === 'marks' ? [c.marks] : []))[0] ?? ''}
+              onChange={(marks) => onChanges(withMarks(changes, marks === view.counts ? null : marks))}
+              onEmpty={() => onChanges(withMarks(changes, null))}
+            />
+            of now {marksWords(view.counts)}
+          </span>
         </div>
       </section>
     </>

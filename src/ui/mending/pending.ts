@@ -21,3 +21,9 @@ export function withWhole(changes: readonly Change[], what: 'everyone' | 'drop')
   const others = changes.filter((c) => c.what === 'answer');
   return on ? others : [...others, { what }];
 }
+
+/** The changes with one of how many marks the question counts, or without it. */
+export function withMarks(changes: readonly Change[], marks: string | null): Change[] {
+  const others = changes.filter((c) => c.what !== 'marks');
+  return marks === null ? others : [...others, { what: 'marks', marks }];
+}

@@ -52,6 +52,11 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           </p>
         )}
         {result.score?.hints && <p className="mt-2 mb-0">Hints took off {marksWords(result.score.hints)}.</p>}
+        {result.ownChange && (
+          <p className="mt-2 mb-0">
+            {marksWords(result.ownChange)} of it are yours alone, beside what your group earned.
+          </p>
+        )}
         {result.together && (
           <p className="mt-2 mb-0">
             Of {result.together.attempts} attempts {triesText(result.together)}: {result.together.percent} %,{' '}
@@ -106,6 +111,9 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           </div>
           <aside className="margin" aria-label={`Marks of question ${item.number}`}>
             {item.dropped && <p className="note hand">This question does not count, for nobody.</p>}
+            {item.counts !== null && !item.dropped && (
+              <p className="note hand">This question counts {marksWords(item.counts)} in the whole.</p>
+            )}
             {item.hints && (
               <p className="note soft">
                 {plural(item.hints.taken, 'hint')} asked for

@@ -91,6 +91,8 @@ const SENTENCES: Record<string, FindingSentence> = {
   'section-empty': (v) => `Section ${v.section} is empty.`,
   'pass-mark-zero': () => 'Everybody passes: the pass mark is 0 %.',
   'too-little-time': (v) => `About ${v.expected} min of work in ${v.minutes} min.`,
+  'met-before': (v) =>
+    `${v.count === 1 ? 'Question' : 'Questions'} ${v.numbers} ${v.count === 1 ? 'was' : 'were'} met by this course in a sitting before.`,
   'sections-longer': (v) => `The sections have ${v.sections} min of their own, the whole has ${v.minutes} min.`,
   'key-always-in-one-place': (v) =>
     `In ${v.count} choices the right option is always number ${v.place}. Shuffle the options.`,

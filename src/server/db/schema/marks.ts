@@ -1,4 +1,4 @@
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { attempts } from './attempts';
 import { sittings } from './exams';
 import { members } from './people';
@@ -31,6 +31,27 @@ export const mendings = sqliteTable(
     scripts: integer('scripts').notNull().default(0),
   },
   (t) => [index('mendings_sitting').on(t.sitting, t.state)],
+);
+
+/** Of a group's attempt: marks that one member has more, or less, than the others. */
+export const memberMarks = sqliteTable(
+  'member_marks',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+    /** Exact marks as text, below zero where they are less. */
+    change: text('change').notNull(),
+    reason: text('reason').notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.member] })],
 );
 
 /** Append-only history: the newest row of (attempt, item, slot) counts, but none of a mending that is not applied. */

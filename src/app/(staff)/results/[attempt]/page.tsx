@@ -5,6 +5,7 @@ import { staffContext } from '@/server/auth/request';
 import { scriptsBeside } from '@/server/results/results';
 import { openOwnResult } from '@/server/results/own-result';
 import { Strip } from '@/ui/frame/Strip';
+import { MemberMarks } from '@/ui/results/MemberMarks';
 import { ResultSheet } from '@/ui/results/ResultSheet';
 
 export const metadata: Metadata = { title: 'As the student sees it' };
@@ -33,6 +34,7 @@ export default async function StudentsViewPage({ params }: { params: Promise<{ a
           </Link>
         )}
       </Strip>
+      {opened.value.group && <MemberMarks attempt={attempt} people={opened.value.group} />}
       <ResultSheet result={opened.value} />
     </>
   );
