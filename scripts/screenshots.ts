@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { WT110, WT201 } from '../src/demo/people';
-import { LAPTOP, launch, PHONE, signIn } from '../tests/drivers/browser';
+import { begin, goTo, LAPTOP, launch, linkTo, PHONE, signIn } from '../tests/drivers/browser';
 
 /** Takes one picture of every main view of a running demo: `screenshots.ts ADDRESS FOLDER [NAME …]`. */
 const [address = '', folder = 'docs/screenshots', ...only] = process.argv.slice(2);
@@ -31,6 +31,19 @@ async function views(who: string, size: typeof LAPTOP, list: View[]): Promise<vo
   await context.close();
 }
 
+/** A file of students as a school would send it, with a row that cannot be. */
+const ROSTER = Buffer.from(
+  [
+    'Kestrel Ridge Institute;;;;',
+    'First name;Last name;E-mail;Class;First password',
+    'Ines;Almarsdóttir;ines.a@students.kestrel-ridge.example;Height A;kite-mast-41',
+    'Tobiasz;Wrona;tobiasz.w@students.kestrel-ridge.example;Height A;2007-03-14',
+    'Sefa;Tuilagi;sefa at home;Height A;',
+    'Noor;van Aalst;;Height B;',
+    'Kofi;Darkwah;kofi.d@students.kestrel-ridge.example;Height A;',
+  ].join('\n'),
+);
+
 const open = (page: Page, area: string, title: string): Promise<unknown> =>
   page.goto(area).then(() => page.getByRole('link', { name: title }).first().click());
 
@@ -39,7 +52,7 @@ await views('odalys', LAPTOP, [
   [
     'bank',
     async (p) => {
-      await p.goto('/bank');
+      await goTo(p, '/bank');
       await p.getByLabel('Search all text').fill('gearbox');
       await p.waitForTimeout(700);
     },
@@ -47,7 +60,7 @@ await views('odalys', LAPTOP, [
   [
     'mathematics',
     async (p) => {
-      await p.goto('/bank');
+      await goTo(p, '/bank');
       await p.getByLabel('Search all text').fill('tip speed ratio formula');
       await p.getByRole('link', { name: 'Tip speed ratio as a formula' }).click();
       await p.getByRole('button', { name: 'Answer slot A' }).click();
@@ -76,7 +89,7 @@ await views('odalys', LAPTOP, [
   [
     'bench',
     async (p) => {
-      await p.goto('/bank');
+      await goTo(p, '/bank');
       await p.getByLabel('Search all text').fill('90 m rotor');
       await p.getByRole('link', { name: 'Power in the wind, 90 m rotor' }).click();
       await p.getByRole('button', { name: 'Answer slot B' }).click();
@@ -84,21 +97,14 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
-    'try-the-sheet',
+    'roster',
     async (p) => {
-      await p.goto('/bank');
-      await p.getByLabel('Search all text').fill('What the turbine does');
-      await p.getByRole('link', { name: 'What the turbine does' }).click();
-      await p.getByRole('button', { name: 'Try the sheet' }).click();
-      const sheet = p.getByRole('dialog');
-      for (const [what, group] of [
-        ['three long feathers', 'makes power'],
-        ['one short feather', 'waits for wind'],
-      ] as const) {
-        await sheet.locator('.item-list').getByRole('button', { name: what, exact: true }).click();
-        await sheet.getByRole('button', { name: `Put it in ${group}` }).click();
-      }
-      await sheet.locator('.item-list').getByRole('button', { name: 'a ring in a ring', exact: true }).click();
+      await p.goto('/department');
+      await p.getByRole('link', { name: 'Students and groups' }).first().click();
+      await p.getByRole('link', { name: 'Bring in…' }).click();
+      await p.waitForLoadState('networkidle');
+      await p.locator('#roster-file').setInputFiles({ name: 'roster.csv', mimeType: 'text/csv', buffer: ROSTER });
+      await p.getByLabel('Which rows are meant').selectOption({ label: 'only rows by Class' });
     },
   ],
   [
@@ -203,5 +209,14 @@ await views(writing, PHONE, [
   ],
 ]);
 await views(WT201[5]?.userName ?? '', LAPTOP, [['result', (p) => open(p, '/my', 'Energy in the wind')]]);
-await views(WT201[5]?.userName ?? '', PHONE, [['result-phone', (p) => open(p, '/my', 'Energy in the wind')]]);
+await views(WT110[30]?.userName ?? '', LAPTOP, [
+  [
+    'room-young',
+    async (p) => {
+      await begin(linkTo(p, 'Tower week'));
+      await p.locator('.item-list').getByRole('button', { name: 'helmet', exact: true }).click();
+      await p.getByRole('button', { name: 'Put it in up' }).click();
+    },
+  ],
+]);
 await browser.close();

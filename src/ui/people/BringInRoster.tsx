@@ -156,9 +156,9 @@ export function BringInRoster({ course, known }: Props) {
                 </div>
               )}
               {easy > 0 && (
-                <p className="advice">
-                  {plural(easy, 'first password')} can be found out by others: they hold a name, are a number or a date,
-                  or several have the same. Where no column says one, a password is made by chance.
+                <p className="advice mb-3">
+                  {plural(easy, 'first password')} can be found out by others: whatever holds a name, is a number or a
+                  date, or is had by several is soon tried. Where no column says one, a password is made by chance.
                 </p>
               )}
               {found.bad.length > 0 && (
