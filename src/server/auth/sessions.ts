@@ -1,9 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { and, eq, gt, lt } from 'drizzle-orm';
+import { and, eq, gt, lt, sql } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Actor } from '@/core/people/may';
 import type { Outside } from '../context';
 import type { Transaction } from '../db/database';
+import { preparedOn } from '../db/prepared';
 import { guestSessions, participants } from '../db/schema/exams';
 import { members, sessions } from '../db/schema/people';
 import { decoyHash, passwordFits } from './password';
@@ -86,13 +87,19 @@ export async function signOut(out: Outside, token: string): Promise<void> {
   });
 }
 
-/** Whose session this is; null when there is none or it has ended. */
-export async function actorOf(out: Outside, token: string): Promise<SignedIn | null> {
-  const [row] = await out.db.read
+/** Made once for each connection: every request asks it. */
+const memberOf = preparedOn((read) =>
+  read
     .select({ id: members.id, role: members.role, name: members.name })
     .from(sessions)
     .innerJoin(members, eq(members.id, sessions.member))
-    .where(and(eq(sessions.tokenHash, tokenHash(token)), gt(sessions.expiresAt, out.now)));
+    .where(and(eq(sessions.tokenHash, sql.placeholder('hash')), gt(sessions.expiresAt, sql.placeholder('now'))))
+    .prepare(),
+);
+
+/** Whose session this is; null when there is none or it has ended. */
+export async function actorOf(out: Outside, token: string): Promise<SignedIn | null> {
+  const [row] = await memberOf(out.db.read).execute({ hash: tokenHash(token), now: out.now });
   return row ?? guestOf(out, token);
 }
 

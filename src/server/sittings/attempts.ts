@@ -4,6 +4,7 @@ import type { AttemptState } from '@/core/sittings/attempt';
 import type { Lateness } from '@/core/sittings/late';
 import { endOf, type Outage, type Stretch } from '@/core/sittings/time';
 import type { Reader } from '../db/database';
+import { preparedOn } from '../db/prepared';
 import { answersNow, attempts } from '../db/schema/attempts';
 import { extensions, participants, pauses, sittings } from '../db/schema/exams';
 import { outages } from '../db/schema/jobs';
@@ -52,19 +53,22 @@ const pausesOf = sql<string>`(SELECT json_group_array(json_array(${pauses.from},
   WHERE ${pauses.sitting} = ${attempts.sitting}
     AND (${pauses.participant} IS NULL OR ${pauses.participant} = ${attempts.participant}))`;
 
+/** Every outage so far, as JSON; there are few. */
+const outagesOf = sql<string>`(SELECT json_group_array(json_array(${outages.from}, ${outages.to}, ${outages.restored})) FROM ${outages})`;
+
 interface Row {
   attempt: AttemptRow;
   sitting: Pick<typeof sittings.$inferSelect, 'closesAt' | 'minutes' | 'endedAt' | 'dueAt' | 'late'>;
   extra: number;
   forOutage: number;
   pauses: string;
+  outages: string;
 }
 
-function inTime(
-  { attempt, sitting, extra, forOutage, ...row }: Row,
-  lost: readonly Outage[],
-  now: number,
-): AttemptInTime {
+function inTime({ attempt, sitting, extra, forOutage, ...row }: Row, now: number): AttemptInTime {
+  const lost = (JSON.parse(row.outages) as [from: number, to: number, restored: 0 | 1][]).map(
+    ([from, to, restored]): Outage => ({ from, to, restored: restored === 1 }),
+  );
   const { startedAt, handedInAt } = attempt;
   const minutes = attempt.minutes + extra;
   const extraMinutes = minutes - sitting.minutes;
@@ -101,11 +105,6 @@ function inTime(
   };
 }
 
-/** Every outage so far; there are few. */
-function allOutages(read: Reader): Promise<Outage[]> {
-  return read.select({ from: outages.from, to: outages.to, restored: outages.restored }).from(outages);
-}
-
 function select(read: Reader) {
   return read
     .select({
@@ -118,6 +117,7 @@ function select(read: Reader) {
         late: sittings.late,
       },
       pauses: pausesOf,
+      outages: outagesOf,
       extra: extraOf,
       forOutage: forOutageOf,
       is: participants.is,
@@ -139,25 +139,30 @@ export interface FoundAttempt extends AttemptInTime {
   participant: Participant;
 }
 
+/** Made once for each connection: every save asks it. */
+const finding = preparedOn((read) =>
+  select(read)
+    .where(eq(attempts.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 export async function findAttempt(read: Reader, id: string, now: number): Promise<FoundAttempt | null> {
-  const [row] = await select(read).where(eq(attempts.id, id));
+  const [row] = await finding(read).execute({ id });
   if (!row) return null;
   const participant = await participantOf(read, row.attempt.participant, row.is);
-  return { ...inTime(row, await allOutages(read), now), participant };
+  return { ...inTime(row, now), participant };
 }
 
 export async function attemptsOf(read: Reader, sitting: string, now: number): Promise<AttemptInTime[]> {
   const rows = await select(read).where(eq(attempts.sitting, sitting));
-  const lost = await allOutages(read);
-  return rows.map((row) => inTime(row, lost, now));
+  return rows.map((row) => inTime(row, now));
 }
 
 /** The attempts that nobody has handed in and whose time can be over: extensions and outages may still move the end. */
 export async function endingAttempts(read: Reader, now: number): Promise<AttemptInTime[]> {
   const earliestEnd = sql`min(${attempts.startedAt} + ${attempts.minutes} * 60000, ${sittings.closesAt}, coalesce(${sittings.endedAt}, ${sittings.closesAt}))`;
   const rows = await select(read).where(and(isNull(attempts.handedInAt), lt(earliestEnd, now)));
-  const lost = await allOutages(read);
-  return rows.map((row) => inTime(row, lost, now));
+  return rows.map((row) => inTime(row, now));
 }
 
 /** Present answers by item and slot: the one written last, whichever device it came from. */

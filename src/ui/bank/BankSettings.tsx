@@ -2,10 +2,10 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { saveBankAction } from '@/actions/bank';
 import type { BankShelf } from '@/server/bank/shelves';
 import { refusalText } from '../words/refusals';
+import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { CheckLine } from '../parts/CheckLine';
 
@@ -32,67 +32,54 @@ export function BankSettings({ shelf, colleagues, onClose }: Props) {
     router.refresh();
   };
   return (
-    <Modal show onHide={onClose} centered animation={false} aria-labelledby="bank-settings">
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          void save();
-        }}
+    <Dialog
+      title={shelf ? 'This bank' : 'A new bank'}
+      onClose={onClose}
+      onSubmit={() => void save()}
+      acts={<Button type="submit">{shelf ? 'Keep it so' : 'Make it'}</Button>}
+    >
+      <label className="form-label" htmlFor="bank-name">
+        Name
+      </label>
+      <input
+        id="bank-name"
+        className="form-control mb-2"
+        maxLength={80}
+        required
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <Trouble>{trouble}</Trouble>
+      <label className="form-label" htmlFor="bank-share">
+        Who sees it and writes in it
+      </label>
+      <select
+        id="bank-share"
+        className="form-select mb-2"
+        value={share}
+        onChange={(e) => setShare(e.target.value as BankShelf['share'])}
       >
-        <Modal.Body>
-          <h2 className="fs-6 fw-bold mb-3" id="bank-settings">
-            {shelf ? 'This bank' : 'A new bank'}
-          </h2>
-          <label className="form-label" htmlFor="bank-name">
-            Name
-          </label>
-          <input
-            id="bank-name"
-            className="form-control mb-2"
-            maxLength={80}
-            required
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-          />
-          <Trouble>{trouble}</Trouble>
-          <label className="form-label" htmlFor="bank-share">
-            Who sees it and writes in it
-          </label>
-          <select
-            id="bank-share"
-            className="form-select mb-2"
-            value={share}
-            onChange={(e) => setShare(e.target.value as BankShelf['share'])}
-          >
-            <option value="department">every teacher of the department</option>
-            <option value="named">only colleagues I name</option>
-            <option value="private">only me</option>
-          </select>
-          {share === 'named' && (
-            <fieldset className="mb-2">
-              <legend className="visually-hidden">Colleagues</legend>
-              {colleagues.map((c) => (
-                <CheckLine
-                  key={c.id}
-                  checked={named.includes(c.id)}
-                  onChange={(on) => setNamed(on ? [...named, c.id] : named.filter((id) => id !== c.id))}
-                >
-                  {c.name}
-                </CheckLine>
-              ))}
-            </fieldset>
-          )}
-          <CheckLine checked={reviewRequired} onChange={setReviewRequired}>
-            Exams take its questions only after a colleague has agreed to them
-          </CheckLine>
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="quiet" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit">{shelf ? 'Keep it so' : 'Make it'}</Button>
-        </Modal.Footer>
-      </form>
-    </Modal>
+        <option value="department">every teacher of the department</option>
+        <option value="named">only colleagues I name</option>
+        <option value="private">only me</option>
+      </select>
+      {share === 'named' && (
+        <fieldset className="mb-2">
+          <legend className="visually-hidden">Colleagues</legend>
+          {colleagues.map((c) => (
+            <CheckLine
+              key={c.id}
+              checked={named.includes(c.id)}
+              onChange={(on) => setNamed(on ? [...named, c.id] : named.filter((id) => id !== c.id))}
+            >
+              {c.name}
+            </CheckLine>
+          ))}
+        </fieldset>
+      )}
+      <CheckLine checked={reviewRequired} onChange={setReviewRequired}>
+        Exams take its questions only after a colleague has agreed to them
+      </CheckLine>
+    </Dialog>
   );
 }

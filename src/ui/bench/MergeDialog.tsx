@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { mergeWritten, type Side, type Written } from '@/core/bank/merge';
+import { Dialog } from '../parts/Dialog';
 import { SideBySide } from './SideBySide';
 import { compareVersions } from './versions';
 
@@ -26,27 +26,27 @@ export function MergeDialog({ base, mine, theirs, by, onMerge, onCopy }: Props) 
     setChosen({ ...chosen, ...Object.fromEntries([part, ...parts].map((p) => [p, side])) });
   };
   return (
-    <Modal show size="xl" animation={false} backdrop="static" keyboard={false} aria-labelledby="merge">
-      <Modal.Body>
-        <h2 className="fs-6 fw-bold" id="merge">
-          {by} has saved this question meanwhile
-        </h2>
-        <p>
-          Nothing is lost. What only one of you changed is taken from whoever changed it. Of what both changed, choose.
-        </p>
-        <SideBySide
-          left="Yours"
-          right={by}
-          parts={compareVersions(mine, theirs).filter((p) => !p.same)}
-          choice={{ disputed: shown, chosen, onChoose: choose }}
-        />
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="outline-primary" onClick={onCopy}>
-          Keep mine as a copy
-        </Button>
-        <Button onClick={() => onMerge(merged)}>Go on with this</Button>
-      </Modal.Footer>
-    </Modal>
+    <Dialog
+      title={`${by} has saved this question meanwhile`}
+      size="xl"
+      acts={
+        <>
+          <Button variant="outline-primary" onClick={onCopy}>
+            Keep mine as a copy
+          </Button>
+          <Button onClick={() => onMerge(merged)}>Go on with this</Button>
+        </>
+      }
+    >
+      <p>
+        Nothing is lost. What only one of you changed is taken from whoever changed it. Of what both changed, choose.
+      </p>
+      <SideBySide
+        left="Yours"
+        right={by}
+        parts={compareVersions(mine, theirs).filter((p) => !p.same)}
+        choice={{ disputed: shown, chosen, onChoose: choose }}
+      />
+    </Dialog>
   );
 }

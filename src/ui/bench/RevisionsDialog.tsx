@@ -1,10 +1,10 @@
 'use client';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { revisionAction } from '@/actions/bank';
 import type { QuestionBody } from '@/core/bank/question';
 import type { OpenQuestion } from '@/server/bank/open-question';
+import { Dialog } from '../parts/Dialog';
 import { dayAndTime } from '../words/time';
 import type { BenchState } from './bench-state';
 import { SideBySide } from './SideBySide';
@@ -54,44 +54,37 @@ export function RevisionsDialog({ question, present, onGoBack, onClose }: Props)
     </option>
   ));
   return (
-    <Modal show onHide={onClose} size="xl" animation={false} aria-labelledby="revisions">
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" className="fs-6 fw-bold" id="revisions">
-          Revisions
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <div className="d-flex gap-3 align-items-center mb-3">
-          <select
-            className="form-select w-auto"
-            aria-label="Revision"
-            value={number}
-            onChange={(e) => setNumber(Number(e.target.value))}
-          >
-            {choices}
-          </select>
-          against
-          <select
-            className="form-select w-auto"
-            aria-label="Compare it with"
-            value={other}
-            onChange={(e) => setOther(Number(e.target.value))}
-          >
-            <option value={NOW}>what is on the bench now</option>
-            {choices}
-          </select>
-          <Button variant="outline-primary" className="ms-auto" disabled={!body} onClick={() => body && onGoBack(body)}>
-            Go back to revision {number}
-          </Button>
-        </div>
-        {body && against && (
-          <SideBySide
-            left={nameOf(number)}
-            right={nameOf(other)}
-            parts={compareVersions({ body, facts: present.facts }, { body: against, facts: present.facts })}
-          />
-        )}
-      </Modal.Body>
-    </Modal>
+    <Dialog title="Revisions" onClose={onClose} size="xl">
+      <div className="d-flex gap-3 align-items-center mb-3">
+        <select
+          className="form-select w-auto"
+          aria-label="Revision"
+          value={number}
+          onChange={(e) => setNumber(Number(e.target.value))}
+        >
+          {choices}
+        </select>
+        against
+        <select
+          className="form-select w-auto"
+          aria-label="Compare it with"
+          value={other}
+          onChange={(e) => setOther(Number(e.target.value))}
+        >
+          <option value={NOW}>what is on the bench now</option>
+          {choices}
+        </select>
+        <Button variant="outline-primary" className="ms-auto" disabled={!body} onClick={() => body && onGoBack(body)}>
+          Go back to revision {number}
+        </Button>
+      </div>
+      {body && against && (
+        <SideBySide
+          left={nameOf(number)}
+          right={nameOf(other)}
+          parts={compareVersions({ body, facts: present.facts }, { body: against, facts: present.facts })}
+        />
+      )}
+    </Dialog>
   );
 }

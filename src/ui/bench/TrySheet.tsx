@@ -1,11 +1,11 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import type { QuestionBody } from '@/core/bank/question';
 import { totalMarks } from '@/core/bank/summary';
 import { exact, max, stored, sum, ZERO } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
+import { Dialog } from '../parts/Dialog';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawTextFormulas } from '../sheet/formulas';
@@ -30,66 +30,67 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
     trial.again();
   };
   return (
-    <Modal show onHide={onClose} size="xl" aria-labelledby="try-title" animation={false}>
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" className="fs-6 fw-bold" id="try-title">
+    <Dialog
+      title={
+        <>
           Try the sheet <span className="soft fw-normal ms-2">nothing of this is kept</span>
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <div className="frame-size">
-          <Button variant={phone ? 'outline-primary' : 'primary'} aria-pressed={!phone} onClick={() => setPhone(false)}>
-            Laptop
-          </Button>
-          <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
-            Phone
-          </Button>
-          <span className="ms-auto" />
-          <Button variant="outline-primary" onClick={again}>
-            {body.vary ? 'Other numbers' : 'Start again'}
-          </Button>
-          {!handedIn && <Button onClick={handIn}>Hand in</Button>}
-        </div>
-        <div className={`trial-paper ${phone ? 'phone' : ''}`}>
-          <div className={`sheet ${phone ? 'plain' : ''}`}>
-            <QuestionView number="1" marks={stored(totalMarks(body))} {...view} />
-            {variant.hints.slice(0, hintsSeen).map((hint, i) => (
-              <p className="advice" key={i}>
-                <TextWithFormulas text={hint.text} drawn={drawTextFormulas(hint.text)} />
-              </p>
-            ))}
-            {!handedIn && nextHint && (
-              <Button variant="outline-primary" onClick={() => setHintsSeen(hintsSeen + 1)}>
-                A hint, costs {marksWords(nextHint.cost)}
-              </Button>
-            )}
-          </div>
-          {handedIn && (
-            <p className="mt-3 mb-0">
-              <strong>{outOf(stored(earned), stored(totalMarks(body)))}</strong>
-              {hintsSeen > 0 && `, ${marksWords(stored(cost))} taken off for hints`}
-              {waiting > 0 && <span className="hand">, {plural(waiting, 'answer waits', 'answers wait')}</span>}
+        </>
+      }
+      onClose={onClose}
+      size="xl"
+    >
+      <div className="frame-size">
+        <Button variant={phone ? 'outline-primary' : 'primary'} aria-pressed={!phone} onClick={() => setPhone(false)}>
+          Laptop
+        </Button>
+        <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
+          Phone
+        </Button>
+        <span className="ms-auto" />
+        <Button variant="outline-primary" onClick={again}>
+          {body.vary ? 'Other numbers' : 'Start again'}
+        </Button>
+        {!handedIn && <Button onClick={handIn}>Hand in</Button>}
+      </div>
+      <div className={`trial-paper ${phone ? 'phone' : ''}`}>
+        <div className={`sheet ${phone ? 'plain' : ''}`}>
+          <QuestionView number="1" marks={stored(totalMarks(body))} {...view} />
+          {variant.hints.slice(0, hintsSeen).map((hint, i) => (
+            <p className="advice" key={i}>
+              <TextWithFormulas text={hint.text} drawn={drawTextFormulas(hint.text)} />
             </p>
-          )}
-          {handedIn && (
-            <>
-              <MarkedSlots question={variant} marked={marked} />
-              {plainText(variant.explanation) !== '' && (
-                <div className="note">
-                  <h3>Explanation</h3>
-                  <div className="prose">
-                    <ContentView
-                      content={variant.explanation}
-                      drawn={drawContentFormulas(variant.explanation)}
-                      slot={() => null}
-                    />
-                  </div>
-                </div>
-              )}
-            </>
+          ))}
+          {!handedIn && nextHint && (
+            <Button variant="outline-primary" onClick={() => setHintsSeen(hintsSeen + 1)}>
+              A hint, costs {marksWords(nextHint.cost)}
+            </Button>
           )}
         </div>
-      </Modal.Body>
-    </Modal>
+        {handedIn && (
+          <p className="mt-3 mb-0">
+            <strong>{outOf(stored(earned), stored(totalMarks(body)))}</strong>
+            {hintsSeen > 0 && `, ${marksWords(stored(cost))} taken off for hints`}
+            {waiting > 0 && <span className="hand">, {plural(waiting, 'answer waits', 'answers wait')}</span>}
+          </p>
+        )}
+        {handedIn && (
+          <>
+            <MarkedSlots question={variant} marked={marked} />
+            {plainText(variant.explanation) !== '' && (
+              <div className="note">
+                <h3>Explanation</h3>
+                <div className="prose">
+                  <ContentView
+                    content={variant.explanation}
+                    drawn={drawContentFormulas(variant.explanation)}
+                    slot={() => null}
+                  />
+                </div>
+              </div>
+            )}
+          </>
+        )}
+      </div>
+    </Dialog>
   );
 }

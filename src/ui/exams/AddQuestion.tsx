@@ -1,8 +1,9 @@
 'use client';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { searchAction } from '@/actions/bank';
-import type { FoundQuestion } from '@/server/bank/search';
+import { Combobox } from '../parts/Combobox';
+import { useFound } from '../parts/use-found';
 import { Highlighted } from '../bank/Highlighted';
 import { kindsText } from '../kinds/registry';
 import { marksText } from '../words/marks';
@@ -20,88 +21,49 @@ export function AddQuestion({
   onDraw: () => void;
 }) {
   const [words, setWords] = useState('');
-  const [found, setFound] = useState<FoundQuestion[]>([]);
-  const [at, setAt] = useState(0);
-  useEffect(() => {
-    if (words.trim() === '') return;
-    let stale = false;
-    const timer = setTimeout(async () => {
-      const result = await searchAction({
-        bank: null,
-        topic: null,
-        words,
-        kind: null,
-        difficulty: null,
-        sort: 'best',
-        from: 0,
-      });
-      if (!stale && result.ok) setFound(result.value.found);
-    }, 100);
-    return () => {
-      stale = true;
-      clearTimeout(timer);
-    };
-  }, [words]);
-  const list = words.trim() === '' ? [] : found.filter((q) => !taken.includes(q.id)).slice(0, 8);
-  const pick = (question: FoundQuestion | undefined): void => {
-    if (!question) return;
-    onPick(question.id);
-    setWords('');
-    setAt(0);
-  };
+  const found = useFound(words, async (typed) => {
+    const anywhere = { bank: null, topic: null, kind: null, difficulty: null, sort: 'best', from: 0 };
+    const result = await searchAction({ ...anywhere, words: typed });
+    return result.ok ? result.value.found : [];
+  });
+  const list = found.filter((q) => !taken.includes(q.id)).slice(0, 8);
   return (
     <div className="add-row">
-      <div className="d-flex gap-2 align-items-baseline">
-        <input
-          className="bare"
-          placeholder="Type to find a question"
-          aria-label={`Find a question for ${section}`}
-          role="combobox"
-          aria-expanded={list.length > 0}
-          aria-controls={`found-${section}`}
-          value={words}
-          onChange={(e) => {
-            setWords(e.target.value);
-            setAt(0);
-          }}
-          onKeyDown={(e) => {
-            if (e.key === 'ArrowDown') setAt(Math.min(at + 1, list.length - 1));
-            else if (e.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
-            else if (e.key === 'Enter') pick(list[at]);
-            else if (e.key === 'Escape') setWords('');
-            else return;
-            e.preventDefault();
-          }}
-          onBlur={() => setTimeout(() => setWords(''), 150)}
-        />
-        <button type="button" className="btn-link-plain soft text-nowrap" onClick={onDraw}>
-          or draw some
-        </button>
-        <Link className="soft text-nowrap" href="/bank/new" prefetch={false}>
-          or write a new one
-        </Link>
-      </div>
-      {list.length > 0 && (
-        <ul role="listbox" id={`found-${section}`} aria-label="Found questions">
-          {list.map((q, i) => (
-            <li
-              key={q.id}
-              role="option"
-              aria-selected={i === at}
-              onMouseEnter={() => setAt(i)}
-              onMouseDown={(e) => e.preventDefault()}
-              onClick={() => pick(q)}
-            >
-              <span>
-                <Highlighted text={q.title} words={words} />
-              </span>
-              <small>
-                {kindsText(q.kinds)} [{marksText(q.marks)}]
-              </small>
-            </li>
-          ))}
-        </ul>
-      )}
+      <Combobox
+        label={`Find a question for ${section}`}
+        placeholder="Type to find a question"
+        className="bare"
+        words={words}
+        onWords={setWords}
+        list={list}
+        keyOf={({ id }) => id}
+        draw={(q) => (
+          <>
+            <span>
+              <Highlighted text={q.title} words={words} />
+            </span>
+            <small>
+              {kindsText(q.kinds)} [{marksText(q.marks)}]
+            </small>
+          </>
+        )}
+        onPick={({ id }) => {
+          onPick(id);
+          setWords('');
+        }}
+        onLeave={() => setWords('')}
+        found="Found questions"
+        beside={
+          <>
+            <button type="button" className="btn-link-plain soft text-nowrap" onClick={onDraw}>
+              or draw some
+            </button>
+            <Link className="soft text-nowrap" href="/bank/new" prefetch={false}>
+              or write a new one
+            </Link>
+          </>
+        }
+      />
     </div>
   );
 }

@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { createExamAction } from '@/actions/exams';
 import type { CourseRow } from '@/server/people/courses';
+import { Dialog } from '../parts/Dialog';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 
@@ -15,35 +15,29 @@ export function NewExam({ courses, open }: { courses: CourseRow[]; open: boolean
       <Button aria-haspopup="dialog" onClick={() => setShown(true)}>
         New exam <KeyCap of="n" />
       </Button>
-      <Modal show={shown} onHide={() => setShown(false)} centered aria-labelledby="new-exam" animation={false}>
-        <form action={createExamAction}>
-          <Modal.Body>
-            <h2 className="fs-6 fw-bold" id="new-exam">
-              New exam
-            </h2>
-            <label className="form-label" htmlFor="exam-title">
-              Title
-            </label>
-            <input id="exam-title" name="title" className="form-control mb-3" maxLength={200} required autoFocus />
-            <label className="form-label" htmlFor="exam-course">
-              Course
-            </label>
-            <select id="exam-course" name="course" className="form-select">
-              {courses.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.code} {c.title}
-                </option>
-              ))}
-            </select>
-          </Modal.Body>
-          <Modal.Footer>
-            <Button variant="quiet" onClick={() => setShown(false)}>
-              Cancel
-            </Button>
-            <Button type="submit">Build it</Button>
-          </Modal.Footer>
-        </form>
-      </Modal>
+      {shown && (
+        <Dialog
+          title="New exam"
+          onClose={() => setShown(false)}
+          action={createExamAction}
+          acts={<Button type="submit">Build it</Button>}
+        >
+          <label className="form-label" htmlFor="exam-title">
+            Title
+          </label>
+          <input id="exam-title" name="title" className="form-control mb-3" maxLength={200} required autoFocus />
+          <label className="form-label" htmlFor="exam-course">
+            Course
+          </label>
+          <select id="exam-course" name="course" className="form-select">
+            {courses.map((c) => (
+              <option key={c.id} value={c.id}>
+                {c.code} {c.title}
+              </option>
+            ))}
+          </select>
+        </Dialog>
+      )}
     </>
   );
 }

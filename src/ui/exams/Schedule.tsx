@@ -2,7 +2,6 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { scheduleAction } from '@/actions/exams';
 import type { Refusal } from '@/core/base/result';
 import type { LateRule } from '@/core/sittings/late';
@@ -14,6 +13,7 @@ import { useCoursePeople } from '../people/use-course-people';
 import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { CheckLine } from '../parts/CheckLine';
+import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { type Due, LateWords } from '../sittings/LateWords';
 import { TriesWords } from '../sittings/TriesWords';
@@ -88,152 +88,136 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
   const beside = (field: string) =>
     refusal && (refusal.at?.[0] ?? 'exam') === field ? <Trouble>{refusalText(refusal)}</Trouble> : null;
   return (
-    <Modal show onHide={onClose} centered aria-labelledby="schedule" animation={false}>
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          void submit();
-        }}
-      >
-        <Modal.Body>
-          <h2 className="fs-6 fw-bold mb-3" id="schedule">
-            Schedule a sitting
-          </h2>
-          {stopping > 0 && (
-            <p className="advice">Readiness says what stops this exam. It cannot be sat before that is mended.</p>
-          )}
-          {beside('exam')}
-          <label className="form-label" htmlFor="who">
-            Who
-          </label>
-          <div className="d-flex gap-2 mb-2">
-            <select
-              id="who"
-              className="form-select"
-              value={form.who}
-              onChange={(e) => set({ who: e.target.value as Who })}
-            >
-              <option value="all">everybody in</option>
-              <option value="some">some students of</option>
-              <option value="groups">each group together in</option>
-              <option value="link">whoever has the link, and</option>
-            </select>
-            <select
-              className="form-select"
-              aria-label="Course"
-              value={form.course}
-              onChange={(e) => set({ course: e.target.value, only: NOBODY })}
-            >
-              {courses.map((c) => (
-                <option key={c.id} value={c.id}>
-                  {c.code} {c.title}
-                </option>
-              ))}
-            </select>
-          </div>
-          {form.who === 'some' && (
-            <OnlyFor only={form.only} name="this sitting" people={people} onChange={(only) => set({ only })} />
-          )}
-          {form.who === 'link' && (
-            <GuestFieldsWords fields={form.guestFields} onChange={(guestFields) => set({ guestFields })} />
-          )}
-          {beside('guestFields')}
-          {beside('only')}
-          {beside('course')}
-          <label className="form-label mt-2" htmlFor="code">
-            Code to get in <span className="soft">none when left empty</span>
-          </label>
-          <input
-            id="code"
-            className="form-control mb-3"
-            style={{ width: 200 }}
-            value={form.code}
-            maxLength={40}
-            autoComplete="off"
-            onChange={(e) => set({ code: e.target.value })}
-          />
-          {beside('code')}
-          <div className="row g-3">
-            <div className="col-6">
-              <label className="form-label" htmlFor="opens">
-                {form.byHand ? 'I open it about' : 'They may start from'}
-              </label>
-              <input
-                id="opens"
-                type="datetime-local"
-                className="form-control"
-                required
-                value={form.opens}
-                onChange={(e) => set({ opens: e.target.value })}
-              />
-            </div>
-            <div className="col-6">
-              <label className="form-label" htmlFor="closes">
-                It ends for all at
-              </label>
-              <input
-                id="closes"
-                type="datetime-local"
-                className="form-control"
-                required
-                value={form.closes}
-                onChange={(e) => set({ closes: e.target.value })}
-              />
-            </div>
-          </div>
-          <CheckLine checked={form.byHand} onChange={(byHand) => set({ byHand })}>
-            nobody gets in before I open it
-          </CheckLine>
-          <p className="soft mb-0 mt-1">
-            {form.byHand
-              ? `Its end, and when it is due, move with the opening. Times of the department, ${zone}.`
-              : `Times of the department, ${zone}.`}
-          </p>
-          {beside('opensAt')}
-          {beside('closesAt')}
-          <label className="form-label mt-3" htmlFor="minutes">
-            Minutes for each
+    <Dialog
+      title="Schedule a sitting"
+      onClose={onClose}
+      onSubmit={() => void submit()}
+      acts={
+        <Button type="submit" disabled={busy}>
+          Schedule it
+        </Button>
+      }
+    >
+      {stopping > 0 && (
+        <p className="advice">Readiness says what stops this exam. It cannot be sat before that is mended.</p>
+      )}
+      {beside('exam')}
+      <label className="form-label" htmlFor="who">
+        Who
+      </label>
+      <div className="d-flex gap-2 mb-2">
+        <select id="who" className="form-select" value={form.who} onChange={(e) => set({ who: e.target.value as Who })}>
+          <option value="all">everybody in</option>
+          <option value="some">some students of</option>
+          <option value="groups">each group together in</option>
+          <option value="link">whoever has the link, and</option>
+        </select>
+        <select
+          className="form-select"
+          aria-label="Course"
+          value={form.course}
+          onChange={(e) => set({ course: e.target.value, only: NOBODY })}
+        >
+          {courses.map((c) => (
+            <option key={c.id} value={c.id}>
+              {c.code} {c.title}
+            </option>
+          ))}
+        </select>
+      </div>
+      {form.who === 'some' && (
+        <OnlyFor only={form.only} name="this sitting" people={people} onChange={(only) => set({ only })} />
+      )}
+      {form.who === 'link' && (
+        <GuestFieldsWords fields={form.guestFields} onChange={(guestFields) => set({ guestFields })} />
+      )}
+      {beside('guestFields')}
+      {beside('only')}
+      {beside('course')}
+      <label className="form-label mt-2" htmlFor="code">
+        Code to get in <span className="soft">none when left empty</span>
+      </label>
+      <input
+        id="code"
+        className="form-control mb-3"
+        style={{ width: 200 }}
+        value={form.code}
+        maxLength={40}
+        autoComplete="off"
+        onChange={(e) => set({ code: e.target.value })}
+      />
+      {beside('code')}
+      <div className="row g-3">
+        <div className="col-6">
+          <label className="form-label" htmlFor="opens">
+            {form.byHand ? 'I open it about' : 'They may start from'}
           </label>
           <input
-            id="minutes"
-            type="number"
-            min={1}
-            max={1440}
+            id="opens"
+            type="datetime-local"
             className="form-control"
-            style={{ width: 120 }}
             required
-            value={form.minutes}
-            onChange={(e) => set({ minutes: e.target.value })}
+            value={form.opens}
+            onChange={(e) => set({ opens: e.target.value })}
           />
-          {beside('minutes')}
-          {form.who !== 'link' && others.length > 0 && (
-            <div className="mt-3">
-              <InRow exams={others} then={form.then} onChange={(then) => set({ then })} />
-              {beside('then')}
-            </div>
-          )}
-          <div className="mt-3">
-            <TriesWords tries={form.tries} onChange={(tries) => set({ tries })} />
-            {form.tries && keyEarly && (
-              <p className="hand">The exam shows the key or explanations early: before their next attempt.</p>
-            )}
-            {beside('tries')}
-            <LateWords due={form.due} closes={form.closes} agreed={late} onChange={(due) => set({ due })} />
-            {beside('dueAt')}
-          </div>
-          <p className="soft mt-3 mb-0">
-            Extra time is given by itself to those who have it; you can change it on the next page.
-          </p>
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="quiet" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button type="submit" disabled={busy}>
-            Schedule it
-          </Button>
-        </Modal.Footer>
-      </form>
-    </Modal>
+        </div>
+        <div className="col-6">
+          <label className="form-label" htmlFor="closes">
+            It ends for all at
+          </label>
+          <input
+            id="closes"
+            type="datetime-local"
+            className="form-control"
+            required
+            value={form.closes}
+            onChange={(e) => set({ closes: e.target.value })}
+          />
+        </div>
+      </div>
+      <CheckLine checked={form.byHand} onChange={(byHand) => set({ byHand })}>
+        nobody gets in before I open it
+      </CheckLine>
+      <p className="soft mb-0 mt-1">
+        {form.byHand
+          ? `Its end, and when it is due, move with the opening. Times of the department, ${zone}.`
+          : `Times of the department, ${zone}.`}
+      </p>
+      {beside('opensAt')}
+      {beside('closesAt')}
+      <label className="form-label mt-3" htmlFor="minutes">
+        Minutes for each
+      </label>
+      <input
+        id="minutes"
+        type="number"
+        min={1}
+        max={1440}
+        className="form-control"
+        style={{ width: 120 }}
+        required
+        value={form.minutes}
+        onChange={(e) => set({ minutes: e.target.value })}
+      />
+      {beside('minutes')}
+      {form.who !== 'link' && others.length > 0 && (
+        <div className="mt-3">
+          <InRow exams={others} then={form.then} onChange={(then) => set({ then })} />
+          {beside('then')}
+        </div>
+      )}
+      <div className="mt-3">
+        <TriesWords tries={form.tries} onChange={(tries) => set({ tries })} />
+        {form.tries && keyEarly && (
+          <p className="hand">The exam shows the key or explanations early: before their next attempt.</p>
+        )}
+        {beside('tries')}
+        <LateWords due={form.due} closes={form.closes} agreed={late} onChange={(due) => set({ due })} />
+        {beside('dueAt')}
+      </div>
+      <p className="soft mt-3 mb-0">
+        Extra time is given by itself to those who have it; you can change it on the next page.
+      </p>
+    </Dialog>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { trialPaperAction } from '@/actions/exams';
 import type { Lot } from '@/core/exams/lot';
 import { sectionLetter } from '@/core/exams/numbering';
@@ -11,6 +10,7 @@ import { type DrawnSection, drawSections } from '../sheet/draw-sections';
 import { drawContentFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { RoomAids } from '../room/RoomAids';
+import { Dialog } from '../parts/Dialog';
 import { CheckLine } from '../parts/CheckLine';
 import { marksText } from '../words/marks';
 import { SamplePapers } from './SamplePapers';
@@ -46,75 +46,76 @@ export function TryPaper({ exam, plan, course, sets, onClose }: Props) {
     setSeed(other);
   };
   return (
-    <Modal show onHide={onClose} size="xl" aria-labelledby="try-paper" animation={false} scrollable>
-      <Modal.Header closeButton>
-        <Modal.Title as="h2" className="fs-6 fw-bold" id="try-paper">
+    <Dialog
+      title={
+        <>
           {plan.title} <span className="soft fw-normal ms-2">nothing of this is kept</span>
-        </Modal.Title>
-      </Modal.Header>
-      <Modal.Body>
-        <div className="frame-size">
-          <Button variant={phone ? 'outline-primary' : 'primary'} aria-pressed={!phone} onClick={() => setPhone(false)}>
-            Laptop
-          </Button>
-          <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
-            Phone
-          </Button>
-          <RoomAids
-            calculator={plan.calculator ?? null}
-            formulas={plan.formulas ? { content: plan.formulas, drawn: drawContentFormulas(plan.formulas) } : null}
-          />
-          <Button variant="outline-primary" className="ms-auto" onClick={() => show(seed + 1)}>
-            Another student’s paper
-          </Button>
+        </>
+      }
+      onClose={onClose}
+      size="xl"
+    >
+      <div className="frame-size">
+        <Button variant={phone ? 'outline-primary' : 'primary'} aria-pressed={!phone} onClick={() => setPhone(false)}>
+          Laptop
+        </Button>
+        <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
+          Phone
+        </Button>
+        <RoomAids
+          calculator={plan.calculator ?? null}
+          formulas={plan.formulas ? { content: plan.formulas, drawn: drawContentFormulas(plan.formulas) } : null}
+        />
+        <Button variant="outline-primary" className="ms-auto" onClick={() => show(seed + 1)}>
+          Another student’s paper
+        </Button>
+      </div>
+      {isForSome(plan) && (
+        <div className="fact-line mb-2" role="group" aria-label="Sections that are for some students only">
+          as whoever has
+          {plan.sections.map(
+            (section, i) =>
+              section.only && (
+                <CheckLine
+                  key={section.id}
+                  checked={!without.includes(section.id)}
+                  onChange={(on) =>
+                    setWithout((all) => (on ? all.filter((id) => id !== section.id) : [...all, section.id]))
+                  }
+                >
+                  {sectionLetter(i)} {section.title}
+                </CheckLine>
+              ),
+          )}
         </div>
-        {isForSome(plan) && (
-          <div className="fact-line mb-2" role="group" aria-label="Sections that are for some students only">
-            as whoever has
-            {plan.sections.map(
-              (section, i) =>
-                section.only && (
-                  <CheckLine
-                    key={section.id}
-                    checked={!without.includes(section.id)}
-                    onChange={(on) =>
-                      setWithout((all) => (on ? all.filter((id) => id !== section.id) : [...all, section.id]))
-                    }
-                  >
-                    {sectionLetter(i)} {section.title}
-                  </CheckLine>
-                ),
-            )}
-          </div>
-        )}
-        <SamplePapers exam={exam} plan={plan} course={course} lot={lot} onShow={show} />
-        <div className={`trial-paper ${phone ? 'phone' : ''}`} aria-busy={shown?.lot !== lot}>
-          {plan.instructions && <p>{plan.instructions}</p>}
-          {shown?.sections.map((section) => (
-            <section key={section.letter} className="mb-4">
-              <h3 className="fs-6 fw-bold">
-                {section.letter} {section.title} [{marksText(section.marks)}]
-              </h3>
-              {section.instructions && <p>{section.instructions}</p>}
-              {section.items.map((item) => (
-                <div key={item.id} className={`sheet ${phone ? 'plain' : ''}`}>
-                  <QuestionView
-                    number={item.number}
-                    marks={item.marks}
-                    bonus={item.bonus}
-                    sheet={item.sheet}
-                    drawn={item.drawn}
-                    responses={responses[item.id] ?? {}}
-                    onAnswer={(slot, value) =>
-                      setResponses((r) => ({ ...r, [item.id]: { ...r[item.id], [slot]: value } }))
-                    }
-                  />
-                </div>
-              ))}
-            </section>
-          ))}
-        </div>
-      </Modal.Body>
-    </Modal>
+      )}
+      <SamplePapers exam={exam} plan={plan} course={course} lot={lot} onShow={show} />
+      <div className={`trial-paper ${phone ? 'phone' : ''}`} aria-busy={shown?.lot !== lot}>
+        {plan.instructions && <p>{plan.instructions}</p>}
+        {shown?.sections.map((section) => (
+          <section key={section.letter} className="mb-4">
+            <h3 className="fs-6 fw-bold">
+              {section.letter} {section.title} [{marksText(section.marks)}]
+            </h3>
+            {section.instructions && <p>{section.instructions}</p>}
+            {section.items.map((item) => (
+              <div key={item.id} className={`sheet ${phone ? 'plain' : ''}`}>
+                <QuestionView
+                  number={item.number}
+                  marks={item.marks}
+                  bonus={item.bonus}
+                  sheet={item.sheet}
+                  drawn={item.drawn}
+                  responses={responses[item.id] ?? {}}
+                  onAnswer={(slot, value) =>
+                    setResponses((r) => ({ ...r, [item.id]: { ...r[item.id], [slot]: value } }))
+                  }
+                />
+              </div>
+            ))}
+          </section>
+        ))}
+      </div>
+    </Dialog>
   );
 }

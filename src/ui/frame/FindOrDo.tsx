@@ -1,10 +1,12 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { findAction } from '@/actions/frame';
 import type { Hit } from '@/server/today/find';
 import { lastBankPlace } from '../bank/bank-place';
+import { Combobox } from '../parts/Combobox';
+import { useFound } from '../parts/use-found';
 import { useKeys } from './keys';
 
 interface Command {
@@ -41,32 +43,19 @@ export function FindOrDo() {
   const router = useRouter();
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState('');
-  const [hits, setHits] = useState<Command[]>([]);
-  const [at, setAt] = useState(0);
   useKeys([{ keys: 'Ctrl+k', what: 'Find or do', run: () => setOpen(true) }]);
 
-  useEffect(() => {
-    if (!open || words.trim() === '') return;
-    let stale = false;
-    const timer = setTimeout(async () => {
-      const found = await findAction(words);
-      if (!stale) setHits(found.map((h) => ({ title: h.title, note: h.note || h.what, href: PLACE[h.what](h.id) })));
-    }, 120);
-    return () => {
-      stale = true;
-      clearTimeout(timer);
-    };
-  }, [open, words]);
+  const hits = useFound(words, async (typed) =>
+    (await findAction(typed)).map((h) => ({ title: h.title, note: h.note || h.what, href: PLACE[h.what](h.id) })),
+  );
 
   const typed = words.trim().toLowerCase();
-  const list = [...COMMANDS.filter((c) => c.title.toLowerCase().includes(typed)), ...(typed === '' ? [] : hits)];
+  const list: Command[] = [...COMMANDS.filter((c) => c.title.toLowerCase().includes(typed)), ...hits];
   const close = (): void => {
     setOpen(false);
     setWords('');
-    setAt(0);
   };
-  const go = (command: Command | undefined): void => {
-    if (!command) return;
+  const go = (command: Command): void => {
     close();
     // A new question goes into the bank that was looked at last.
     const [, bank] = /[?&]bank=([\w-]+)/.exec(lastBankPlace()?.href ?? '') ?? [];
@@ -79,44 +68,25 @@ export function FindOrDo() {
         Find or do <kbd>Ctrl K</kbd>
       </button>
       <Modal show={open} onHide={close} aria-label="Find or do" contentClassName="find-box" animation={false}>
-        <input
+        <Combobox
+          label="Find or do"
+          placeholder="A question, an exam, a person, or what to do"
           className="form-control"
           autoFocus
-          placeholder="A question, an exam, a person, or what to do"
-          aria-label="Find or do"
-          role="combobox"
-          aria-expanded="true"
-          aria-controls="find-list"
-          aria-activedescendant={list[at] ? `find-${at}` : undefined}
-          value={words}
-          onChange={(e) => {
-            setWords(e.target.value);
-            setAt(0);
-          }}
-          onKeyDown={(e) => {
-            if (e.key === 'ArrowDown') setAt(Math.min(at + 1, list.length - 1));
-            else if (e.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
-            else if (e.key === 'Enter') go(list[at]);
-            else return;
-            e.preventDefault();
-          }}
+          words={words}
+          onWords={setWords}
+          list={list}
+          keyOf={({ href, title }) => href + title}
+          draw={({ title, note }) => (
+            <>
+              {title}
+              <small>{note}</small>
+            </>
+          )}
+          onPick={go}
+          found="Found"
+          none="Nothing fits these words."
         />
-        <ul id="find-list" role="listbox" aria-label="Found">
-          {list.map((command, i) => (
-            <li
-              key={command.href + command.title}
-              id={`find-${i}`}
-              role="option"
-              aria-selected={i === at}
-              onMouseEnter={() => setAt(i)}
-              onClick={() => go(command)}
-            >
-              {command.title}
-              <small>{command.note}</small>
-            </li>
-          ))}
-          {list.length === 0 && <li className="soft">Nothing fits these words.</li>}
-        </ul>
       </Modal>
     </>
   );

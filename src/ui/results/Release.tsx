@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { releaseAction } from '@/actions/sittings';
 import { type Aspect, ASPECTS, seenAt } from '@/core/exams/sees';
 import type { Refusal } from '@/core/base/result';
@@ -9,6 +8,7 @@ import type { Results, Shows } from '@/server/results/results';
 import { plural } from '../words/marks';
 import { dayAndTime } from '../words/time';
 import { refusalText } from '../words/refusals';
+import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { CheckLine } from '../parts/CheckLine';
 
@@ -33,51 +33,46 @@ export function Release({ results, passed, onClose }: { results: Results; passed
     else setRefusal(result.refusal);
   };
   return (
-    <Modal show onHide={onClose} centered aria-labelledby="release" animation={false}>
-      <Modal.Body>
-        <h2 className="fs-6 fw-bold" id="release">
-          Release the results
-        </h2>
-        <p>
-          {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed.
-          You can take it back.
-        </p>
-        {ASPECTS.map((name) => (
-          <CheckLine
-            key={name}
-            className="mb-1"
-            checked={shows[name]}
-            onChange={(on) => setShows({ ...shows, [name]: on })}
-          >
-            {WORDS[name]}
-          </CheckLine>
-        ))}
-        {results.stillOpen && (
-          <div className="advice mt-3">
-            <p className="mb-1">
-              <strong>
-                {results.stillOpen.students === 0
-                  ? 'The sitting is still open'
-                  : `${plural(results.stillOpen.students, 'student has', 'students have')} not begun and can still get in`}
-              </strong>
-              , until {dayAndTime(results.stillOpen.until)}. Until then those who have finished read only their score
-              and what their range says.
-            </p>
-            <CheckLine checked={shows.atOnce} onChange={(on) => setShows({ ...shows, atOnce: on })}>
-              show marks, key and explanations at once all the same
-            </CheckLine>
-          </div>
-        )}
-        {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="quiet" onClick={onClose}>
-          Cancel
-        </Button>
+    <Dialog
+      title="Release the results"
+      onClose={onClose}
+      acts={
         <Button disabled={busy} onClick={release}>
           Release to {plural(results.rows.length, 'student')}
         </Button>
-      </Modal.Footer>
-    </Modal>
+      }
+    >
+      <p>
+        {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed.
+        You can take it back.
+      </p>
+      {ASPECTS.map((name) => (
+        <CheckLine
+          key={name}
+          className="mb-1"
+          checked={shows[name]}
+          onChange={(on) => setShows({ ...shows, [name]: on })}
+        >
+          {WORDS[name]}
+        </CheckLine>
+      ))}
+      {results.stillOpen && (
+        <div className="advice mt-3">
+          <p className="mb-1">
+            <strong>
+              {results.stillOpen.students === 0
+                ? 'The sitting is still open'
+                : `${plural(results.stillOpen.students, 'student has', 'students have')} not begun and can still get in`}
+            </strong>
+            , until {dayAndTime(results.stillOpen.until)}. Until then those who have finished read only their score and
+            what their range says.
+          </p>
+          <CheckLine checked={shows.atOnce} onChange={(on) => setShows({ ...shows, atOnce: on })}>
+            show marks, key and explanations at once all the same
+          </CheckLine>
+        </div>
+      )}
+      {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
+    </Dialog>
   );
 }

@@ -2,7 +2,6 @@
 import { AudioLines, FileText, Film } from 'lucide-react';
 import { type ClipboardEvent, type DragEvent, useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Modal from 'react-bootstrap/Modal';
 import { addFromWebAction, openTrayAction } from '@/actions/tray';
 import type { Result } from '@/core/base/result';
 import type { Medium, OpenedTray, TrayItem } from '@/server/media/tray';
@@ -10,6 +9,7 @@ import { refusalText } from '../words/refusals';
 import { FreePictures } from './FreePictures';
 import { TrayNote } from './TrayNote';
 import { uploadAny } from './upload';
+import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 
 interface Props {
@@ -94,16 +94,13 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
     void add(files);
   };
   return (
-    <Modal show onHide={onClose} size="xl" animation={false} aria-labelledby="tray">
-      <Modal.Body
+    <Dialog title="Tray" onClose={onClose} size="xl">
+      <div
         onPaste={(e: ClipboardEvent) => takeFiles(e, e.clipboardData.files)}
         onDrop={(e: DragEvent) => takeFiles(e, e.dataTransfer.files)}
         onDragOver={(e: DragEvent) => e.preventDefault()}
       >
         <div className="d-flex gap-2 align-items-center mb-2 flex-wrap">
-          <h2 className="fs-6 fw-bold m-0" id="tray">
-            Tray
-          </h2>
           <input
             type="search"
             className="form-control form-control-sm w-auto flex-grow-1"
@@ -213,13 +210,8 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
             />
           )}
         </div>
-      </Modal.Body>
-      <Modal.Footer>
-        <Button variant="quiet" onClick={onClose}>
-          Close
-        </Button>
-      </Modal.Footer>
-    </Modal>
+      </div>
+    </Dialog>
   );
 }
 
