@@ -6,6 +6,7 @@ import { totalMarks } from '@/core/bank/summary';
 import { exact, max, stored, sum, ZERO } from '@/core/base/exact';
 import { plainText } from '@/core/content/plain';
 import { Dialog } from '../parts/Dialog';
+import { FrameSize } from '../parts/FrameSize';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawTextFormulas } from '../sheet/formulas';
@@ -39,10 +40,7 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
       onClose={onClose}
       size="xl"
     >
-      <div className="frame-size">
-        <Button variant={phone ? 'outline-primary' : 'primary'} aria-pressed={!phone} onClick={() => setPhone(false)}>
-          Laptop
-        </Button>
+      <FrameSize phone={phone} onPhone={setPhone}>
         <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
           Phone
         </Button>
@@ -51,7 +49,7 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
           {body.vary ? 'Other numbers' : 'Start again'}
         </Button>
         {!handedIn && <Button onClick={handIn}>Hand in</Button>}
-      </div>
+      </FrameSize>
       <div className={`trial-paper ${phone ? 'phone' : ''}`}>
         <div className={`sheet ${phone ? 'plain' : ''}`}>
           <QuestionView number="1" marks={stored(totalMarks(body))} {...view} />

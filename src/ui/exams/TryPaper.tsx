@@ -11,6 +11,7 @@ import { drawContentFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { RoomAids } from '../room/RoomAids';
 import { Dialog } from '../parts/Dialog';
+import { FrameSize } from '../parts/FrameSize';
 import { CheckLine } from '../parts/CheckLine';
 import { marksText } from '../words/marks';
 import { SamplePapers } from './SamplePapers';
@@ -55,10 +56,7 @@ export function TryPaper({ exam, plan, course, sets, onClose }: Props) {
       onClose={onClose}
       size="xl"
     >
-      <div className="frame-size">
-        <Button variant={phone ? 'outline-primary' : 'primary'} aria-pressed={!phone} onClick={() => setPhone(false)}>
-          Laptop
-        </Button>
+      <FrameSize phone={phone} onPhone={setPhone}>
         <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
           Phone
         </Button>
@@ -69,7 +67,7 @@ export function TryPaper({ exam, plan, course, sets, onClose }: Props) {
         <Button variant="outline-primary" className="ms-auto" onClick={() => show(seed + 1)}>
           Another student’s paper
         </Button>
-      </div>
+      </FrameSize>
       {isForSome(plan) && (
         <div className="fact-line mb-2" role="group" aria-label="Sections that are for some students only">
           as whoever has

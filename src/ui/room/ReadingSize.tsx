@@ -9,7 +9,7 @@ const LARGE = 1.5;
 const KEPT = 'zondaTextScale';
 
 /** Larger and smaller text, and the lamp; remembered on this device. For those with large print it begins large. */
-export function ReadingSize({ large }: { large: boolean }) {
+export function ReadingSize({ large, disabled }: { large: boolean; disabled: boolean }) {
   useEffect(() => {
     // What was chosen on this device counts.
     if (large && localStorage.getItem(KEPT) === null)
@@ -27,6 +27,7 @@ export function ReadingSize({ large }: { large: boolean }) {
       <button
         type="button"
         className="size"
+        disabled={disabled}
         style={{ fontSize: '0.85rem' }}
         onClick={() => resize(-0.1)}
         aria-label="Smaller text"
@@ -36,13 +37,14 @@ export function ReadingSize({ large }: { large: boolean }) {
       <button
         type="button"
         className="size"
+        disabled={disabled}
         style={{ fontSize: '1.1rem' }}
         onClick={() => resize(0.1)}
         aria-label="Larger text"
       >
         A+
       </button>
-      <button type="button" className="size" onClick={toggleLamp} aria-label="Lamp or daylight">
+      <button type="button" className="size" disabled={disabled} onClick={toggleLamp} aria-label="Lamp or daylight">
         ☾
       </button>
     </span>

@@ -18,13 +18,15 @@ interface Props {
   formulas: DrawnFormulaSheet | null;
   /** Words that are explained. */
   glosses?: readonly Gloss[];
+  /** Nobody hears its buttons. */
+  disabled?: boolean;
 }
 
 type Aid = 'calculator' | 'formulas' | 'glosses';
 const NAMES: Record<Aid, string> = { calculator: 'Calculator', formulas: 'Formulas', glosses: 'Words' };
 
 /** The aids that the exam allows. They lie over the room, and keep what is in them when they are put away. */
-export function RoomAids({ calculator, formulas, glosses = [] }: Props) {
+export function RoomAids({ calculator, formulas, glosses = [], disabled = false }: Props) {
   const [out, setOut] = useState<Aid | null>(null);
   /** Fetched when it is first taken out. */
   const [taken, setTaken] = useState(false);
@@ -37,6 +39,7 @@ export function RoomAids({ calculator, formulas, glosses = [] }: Props) {
     <button
       type="button"
       className="btn btn-quiet"
+      disabled={disabled}
       aria-expanded={out === aid}
       aria-controls={`aid-${aid}`}
       onClick={() => take(aid)}

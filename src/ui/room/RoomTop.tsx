@@ -43,9 +43,9 @@ export function RoomTop({ room, section, stage, saved, time, disabled, onContent
       <span className={`saved-state ${saved.fine ? '' : 'off'}`} role="status">
         {saved.text}
       </span>
-      <RoomAids calculator={room.calculator} formulas={room.formulas} glosses={room.glosses} />
+      <RoomAids calculator={room.calculator} formulas={room.formulas} glosses={room.glosses} disabled={disabled} />
       {rest !== null && <TakeBreak attempt={room.attempt} left={rest} disabled={disabled} />}
-      <ReadingSize large={room.largePrint} />
+      <ReadingSize large={room.largePrint} disabled={disabled} />
       <div className={`time ${left < 300_000 ? 'short' : ''}`}>
         <div className="line">
           <span>
