@@ -41,9 +41,6 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
       size="xl"
     >
       <FrameSize phone={phone} onPhone={setPhone}>
-        <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
-          Phone
-        </Button>
         <span className="ms-auto" />
         <Button variant="outline-primary" onClick={again}>
           {body.vary ? 'Other numbers' : 'Start again'}

@@ -57,9 +57,6 @@ export function TryPaper({ exam, plan, course, sets, onClose }: Props) {
       size="xl"
     >
       <FrameSize phone={phone} onPhone={setPhone}>
-        <Button variant={phone ? 'primary' : 'outline-primary'} aria-pressed={phone} onClick={() => setPhone(true)}>
-          Phone
-        </Button>
         <RoomAids
           calculator={plan.calculator ?? null}
           formulas={plan.formulas ? { content: plan.formulas, drawn: drawContentFormulas(plan.formulas) } : null}
