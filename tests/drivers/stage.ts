@@ -33,11 +33,12 @@ export class Stage {
 
   /** Notes what the console of a page complains of. */
   hear(page: Page): void {
-    page.on('pageerror', (e) => this.complaints.push(`${page.url()} ${e.message}`));
-    page.on('console', (m) => {
-      const cut = /Failed to fetch|ERR_|Failed to load resource/.test(m.text());
-      if (m.type() === 'error' && !cut) this.complaints.push(`${page.url()} ${m.text()}`);
-    });
+    const complain = (what: string): void => {
+      const cut = /Failed to fetch|^network error$|ERR_|Failed to load resource/.test(what);
+      if (!cut) this.complaints.push(`${page.url()} ${what}`);
+    };
+    page.on('pageerror', (e) => complain(e.message));
+    page.on('console', (m) => m.type() === 'error' && complain(m.text()));
   }
 
   async open(): Promise<void> {

@@ -286,7 +286,9 @@ test('an area is drawn from corner to corner, and words of a text are joined to 
 
   // A drag that leaves the window ends at the picture's edge.
   await page.getByLabel('Draw areas').selectOption('with four corners');
-  await page.mouse.move(box.x + box.width * 0.5, box.y + box.height * 0.9);
+  await expect(corners.first()).toBeVisible();
+  const now = (await picture.boundingBox()) ?? box;
+  await page.mouse.move(now.x + now.width * 0.5, now.y + now.height * 0.9);
   await page.mouse.down();
   await page.mouse.move(LAPTOP.width + 200, LAPTOP.height + 200, { steps: 4 });
   await page.mouse.up();
