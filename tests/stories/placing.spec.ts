@@ -251,7 +251,12 @@ test('an area is drawn from corner to corner, and words of a text are joined to 
   await page.keyboard.type('Show the rotor. ');
   await page.getByRole('button', { name: '+ Point on a picture' }).click();
   await sheet().getByRole('button', { name: 'Choose the picture' }).click();
-  await page.getByRole('dialog').getByRole('list', { name: 'Pictures' }).getByRole('button').first().dblclick();
+  // A wide one: all of it is to be seen while it is drawn on.
+  const tray = page.getByRole('dialog').getByRole('list', { name: 'Pictures' });
+  await tray
+    .getByRole('button', { name: /A nacelle from the side, opened/ })
+    .first()
+    .dblclick();
   const picture = sheet().locator('.spots-picture');
   const box = await picture.boundingBox();
   if (!box) throw new Error('The picture is to be seen');

@@ -40,6 +40,20 @@ describe('the end of an attempt', () => {
     );
   });
 
+  it('is moved once by an outage that two processes have noticed', () => {
+    const given = { startedAt: 0, minutes: 30, closesAt: 60 * MINUTE, extraMinutes: 0 };
+    const one = { from: 5 * MINUTE, to: 8 * MINUTE };
+    const both = [one, { from: 6 * MINUTE, to: 8 * MINUTE }];
+    expect(endOf(given, both)).toEqual(endOf(given, [one]));
+    // Found by chance: two that begin together, told in either order.
+    const short = { startedAt: 0, minutes: 1, closesAt: MINUTE, extraMinutes: 0 };
+    const two = [
+      { from: 0, to: MINUTE },
+      { from: 0, to: 10 * MINUTE },
+    ];
+    expect(endOf(short, [...two].reverse())).toEqual(endOf(short, two));
+  });
+
   it('moves by no more than all pauses together, and by one of them whole where it lies inside', () => {
     fc.assert(
       fc.property(allowance, stretches, (given, pauses) => {

@@ -54,9 +54,16 @@ export function endOf(allowance: Allowance, outages: readonly Outage[], pauses: 
   let left = MOST_GIVEN_BACK;
   let ungiven = 0;
   const still = united(pauses);
-  const lost = outages.flatMap((outage) => without(outage, still).map((part) => ({ ...part, pause: false })));
+  // What two processes have noticed is one outage.
+  const noticed = [
+    ...united(outages.filter(({ restored }) => !restored)),
+    ...outages.filter(({ restored }) => restored),
+  ];
+  const lost = noticed.flatMap((outage: Outage) => without(outage, still).map((part) => ({ ...part, pause: false })));
   const stretches = [...lost, ...still.map((part) => ({ ...part, pause: true, restored: false }))];
-  for (const { from: began, to, restored, pause } of stretches.sort((a, b) => a.from - b.from)) {
+  for (const { from: began, to, restored, pause } of stretches.sort(
+    (a, b) => a.from - b.from || a.to - b.to || Number(a.restored) - Number(b.restored),
+  )) {
     const from = Math.max(began, allowance.startedAt);
     if (from >= deadline || to <= from) continue;
     const took = to - from;
