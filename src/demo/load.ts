@@ -432,7 +432,7 @@ class Loader {
       'WT-110',
       'Tower week',
       20,
-      '0',
+      '50',
       [{ title: 'Up and down', topics: ['Open day'], count: 3 }],
       { young: { clock: false }, instructions: '' },
     );

@@ -117,7 +117,9 @@ export async function answersFromFile(
         seenAt: handedInAt,
       });
       for (const { hash, name: called } of theirs.files) {
-        const size = archive.files.get(hash)?.length ?? 0;
+        const size = archive.files.get(hash)?.length;
+        // What did not come along is not there.
+        if (size === undefined) continue;
         await tx
           .insert(attemptFiles)
           .values({ attempt: id, hash, name: called, size, received: size, at: handedInAt })

@@ -26,13 +26,16 @@ function OneOfThem({ attempt, one }: { attempt: string; one: OfGroup }) {
   const [change, setChange] = useState(one.change === '0' ? '' : marksText(one.change));
   const [reason, setReason] = useState(one.reason);
   const [busy, setBusy] = useState(false);
+  const [kept, setKept] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const keep = async (): Promise<void> => {
     const value = parseExact(change.trim().replace('−', '-').replace('½', '1/2') || '0');
     if (!value) return setTrouble('This is not a number.');
+    setKept(false);
     setBusy(true);
     const result = await memberMarksAction({ attempt, member: one.id, change: stored(value), reason });
     setBusy(false);
+    setKept(result.ok);
     setTrouble(result.ok ? null : refusalText(result.refusal));
   };
   return (
@@ -65,6 +68,9 @@ function OneOfThem({ attempt, one }: { attempt: string; one: OfGroup }) {
       <Button type="submit" variant="outline-primary" disabled={busy}>
         Keep it
       </Button>
+      <span role="status" className="good">
+        {kept && 'Kept ✓'}
+      </span>
       <Trouble>{trouble}</Trouble>
     </form>
   );
