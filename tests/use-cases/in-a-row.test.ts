@@ -6,6 +6,7 @@ import { handIn } from '@/server/sittings/hand-in';
 import { listSittings } from '@/server/sittings/list-sittings';
 import { ownSittings } from '@/server/sittings/own-sittings';
 import { openRoom } from '@/server/sittings/room';
+import { watchSitting } from '@/server/sittings/watch';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { setAside } from '@/server/sittings/set-aside';
 import { MINUTE, TestDepartment } from '../drivers/department';
@@ -45,6 +46,8 @@ it('the second can be begun once the first is handed in, for its own time', asyn
   expect(await wouldFind(dept.as('teacher'), second, dept.id('ada'))).toMatchObject({
     refusal: { code: 'door-after' },
   });
+  expect(must(await watchSitting(dept.as('teacher'), second)).before).toBe('Test exam');
+  expect(must(await watchSitting(dept.as('teacher'), first)).before).toBeNull();
   expect(must(await beforeSitting(ada(), second))).toMatchObject({ after: 'Test exam', minutes: 20 });
   const { attempt } = must(await enterSitting(ada(), first));
   expect(must(await openRoom(ada(), attempt)).then).toMatchObject({ sitting: second });

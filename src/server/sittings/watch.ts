@@ -79,6 +79,8 @@ export interface WatchedSitting extends Omit<SittingRow, 'started' | 'handedIn'>
   dueAt: number | null;
   late: LateRule | null;
   tries: Tries | null;
+  /** The title of what has to be handed in before, in a row of sittings; null for nothing. */
+  before: string | null;
   /** Its exam came as a file, and what is handed in can go back as one. */
   fromFile: boolean;
   /** How many questions a paper has that has all sections. */
@@ -156,6 +158,7 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
   return ok({
     ...sitting,
     link,
+    before: row.after === null ? null : await titleOf(read, row.after),
     fromFile: await cameAsFile(ctx, id),
     some: only !== null,
     groups: together
@@ -169,6 +172,11 @@ export async function watchSitting(ctx: Context, id: string): Promise<Result<Wat
       worked: progress.byItem.get(item) ?? 0,
     })),
   });
+}
+
+async function titleOf(read: Reader, sitting: string): Promise<string | null> {
+  const [row] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sitting));
+  return row?.title ?? null;
 }
 
 /** What somebody is entitled to besides extra time. */

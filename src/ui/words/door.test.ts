@@ -11,6 +11,7 @@ const facts: DoorFacts = {
   link: false,
   groups: null,
   code: null,
+  before: null,
   opensAt,
   closesAt: opensAt + 120 * MINUTE,
   zone: 'UTC',
@@ -33,6 +34,12 @@ describe('the line that says who can get in', () => {
   it('says of whom it is, and what has to be typed', () => {
     expect(said({ some: true, students: 2 }, 5)).toContain('Open: 2 chosen students of WT-110 can get in now');
     expect(said({ link: true }, 5)).toContain('whoever has the link, and the students of WT-110 can get in');
+    expect(said({ before: 'Mid-term' }, 5)).toBe(
+      'Open: all 38 students of WT-110 can get in now once they have handed in Mid-term, until 11:00. Nobody else can.',
+    );
+    expect(said({ before: 'Mid-term' }, -60)).toContain(
+      'for all 38 students of WT-110 once they have handed in Mid-term.',
+    );
     expect(said({ code: 'rope 27' }, 5)).toContain('can get in now with the code rope 27');
   });
 

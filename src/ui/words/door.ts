@@ -13,6 +13,8 @@ export interface DoorFacts {
   /** Each group of the course together. */
   groups: { count: number; alone: number } | null;
   code: string | null;
+  /** The title of what has to be handed in before, in a row of sittings; null for nothing. */
+  before: string | null;
   opensAt: number;
   closesAt: number;
   /** The department's time zone. */
@@ -28,7 +30,8 @@ export function doorText(door: ReturnType<typeof whoCanGetIn>, facts: DoorFacts,
   const without = alone > 0 ? ` ${plural(alone, 'student is', 'students are')} in no group and cannot get in.` : '';
   const together = facts.groups && `${plural(facts.groups.count, 'group')} of ${facts.course}, each together,`;
   const everybody = facts.link ? `whoever has the link, and the students of ${facts.course}` : (together ?? students);
-  const coded = facts.code === null ? '' : ` with the code ${facts.code}`;
+  const code = facts.code === null ? '' : ` with the code ${facts.code}`;
+  const coded = facts.before === null ? code : `${code} once they have handed in ${facts.before}`;
   if (door.open)
     return `Open: ${everybody} can get in now${coded}, until ${timeOnly(door.until, facts.zone)}. Nobody else can.${without}`;
   switch (door.reason) {
