@@ -1,6 +1,7 @@
 import { agrees, type Row } from '../tests/reference/compare';
 import { gradingRows } from '../tests/reference/grading';
 import { agreed, mathsFigures, mathsRows } from '../tests/reference/maths';
+import { classFigures, classTable, markClass } from '../tests/reference/short-answers';
 import { speechRows } from '../tests/reference/speech';
 import { unitRows } from '../tests/reference/units';
 import {
@@ -13,7 +14,7 @@ import {
 } from '../tests/reference/words';
 
 /** `npm run --silent reference -- AREA PATH`: runs the core over a fixture, prints the rows that disagree, then one JSON line. */
-const AREAS: Record<string, (file: string) => Record<string, unknown>> = {
+const AREAS: Record<string, (file: string, rules: string) => Record<string, unknown>> = {
   grading: plain(gradingRows),
   units: plain(unitRows),
   stems: plain(stemRows),
@@ -31,6 +32,14 @@ const AREAS: Record<string, (file: string) => Record<string, unknown>> = {
       console.log(`${row.name}: expected ${row.expected}, got ${row.got}`);
     return mathsFigures(rows);
   },
+  'short-answers'(file, rules) {
+    if (rules === '') throw new Error('Give the file of rules (question id → stored setup of a slot) behind the path.');
+    const rows = markClass(file, rules);
+    for (const { id, got, mark, why } of rows.filter((row) => row.got !== row.mark))
+      console.log(`${id}: expected ${mark}, got ${got ?? 'a person'} (${why})`);
+    for (const line of classTable(rows)) console.log(line);
+    return { ...classFigures(rows) };
+  },
 };
 
 function plain(read: (file: string) => Row[]): (file: string) => Record<string, unknown> {
@@ -42,10 +51,10 @@ function plain(read: (file: string) => Row[]): (file: string) => Record<string, 
   };
 }
 
-const [area = '', file = ''] = process.argv.slice(2);
+const [area = '', file = '', rules = ''] = process.argv.slice(2);
 const run = AREAS[area];
 if (!run || file === '') {
-  console.error(`Usage: npm run --silent reference -- ${Object.keys(AREAS).join('|')} PATH`);
+  console.error(`Usage: npm run --silent reference -- ${Object.keys(AREAS).join('|')} PATH [RULES]`);
   process.exit(2);
 }
-console.log(JSON.stringify({ area, ...run(file) }));
+console.log(JSON.stringify({ area, ...run(file, rules) }));

@@ -1,4 +1,5 @@
-import { type KeywordGroup, markText, rulesFromKey, type TextRules } from '@/core/rules/text/rules';
+import { pointOf, setOf } from '@/core/rules/text/points';
+import { markText, rulesFromKey, type TextRules } from '@/core/rules/text/rules';
 import { FORGIVES_ALL } from '@/core/rules/text/words';
 import { seeded } from '@/core/base/random';
 import { say } from './figures';
@@ -8,7 +9,7 @@ const WORDS =
     ' ',
   );
 
-/** 100,000 short texts against twelve keyword groups with slips and stems; against the same with neither. */
+/** 100,000 short texts against twelve points with slips and stems; against the same with neither. */
 export function texts(): void {
   const next = seeded(12);
   const pick = (): string => WORDS[Math.floor(next() * WORDS.length)] ?? 'wind';
@@ -16,14 +17,12 @@ export function texts(): void {
   const answers = Array.from({ length: 100_000 }, () =>
     Array.from({ length: 6 + Math.floor(next() * 14) }, () => slip(pick())).join(' '),
   );
-  const groups: KeywordGroup[] = Array.from({ length: 12 }, (_, n) => ({
-    need: 'any',
-    words: [WORDS[n * 2 + 3] ?? 'wind', `${WORDS[n * 2 + 4]} ${WORDS[n + 5]}`, `${WORDS[n + 8]}s`],
-    share: '1/12',
-  }));
+  const points = Array.from({ length: 12 }, (_, n) =>
+    pointOf(`p${n}`, [WORDS[n * 2 + 3] ?? 'wind', `${WORDS[n * 2 + 4]} ${WORDS[n + 5]}`, `${WORDS[n + 8]}s`], '1/12'),
+  );
   const rules: TextRules = {
     ...rulesFromKey(''),
-    rules: [{ when: 'keywords', groups, feedback: '' }],
+    rules: [{ when: 'points', sets: [setOf(points)], refuse: [], feedback: '' }],
     otherwise: 'zero',
   };
   const run = (all: TextRules): number => {

@@ -25,10 +25,9 @@ import { sort, type SortSetup } from '@/core/kinds/sort/sort';
 import type { Area } from '@/core/kinds/spots/areas';
 import { spots, type SpotsSetup } from '@/core/kinds/spots/spots';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
-import { DOUBTS_ALL } from '@/core/rules/text/doubts';
+import { pointOf, setOf } from '@/core/rules/text/points';
 import type { Rubric } from '@/core/rules/rubric/rubric';
-import type { TextRule } from '@/core/rules/text/rules';
-import { FORGIVES_ALL } from '@/core/rules/text/words';
+import { rulesFromKey, type TextRule } from '@/core/rules/text/rules';
 import { type DrawingName, DRAWINGS } from './drawings';
 
 /** A demo question: its body (with drawings by name), where it belongs, and what students typically get wrong. */
@@ -154,17 +153,16 @@ export function words(
     : rules.filter((r) => typeof r !== 'string');
   const setup = {
     ...shortText.fresh(),
-    rules: {
-      forgives: FORGIVES_ALL,
-      rules: own,
-      calls: [],
-      doubts: DOUBTS_ALL,
-      otherwise: more.otherwise ?? ('waits' as const),
-      otherwiseFeedback: '',
-    },
+    rules: { ...rulesFromKey(''), rules: own, otherwise: more.otherwise ?? ('waits' as const) },
     room: more.room ?? ('line' as const),
   };
   return { slot: { kind: 'shortText', marks: more.marks ?? '1', setup }, slips };
+}
+
+/** A rule of points: for each what it is worth and the words that earn it. */
+export function scheme(points: readonly (readonly [share: string, words: string[]])[], feedback = ''): TextRule {
+  const made = points.map(([share, words], i) => pointOf(`p${i + 1}`, words, share));
+  return { when: 'points', sets: [setOf(made)], refuse: [], feedback };
 }
 
 /** A long answer that a person marks by a rubric; the words are only noticed. */
@@ -175,14 +173,13 @@ export function essay(
 ): DemoSlot {
   const fresh = longAnswer.fresh();
   const { marks, rubric, noticed = [] } = more;
-  const groups = [{ need: 'any' as const, words: noticed, share: '1' }];
   const setup: LongAnswerSetup = {
     ...fresh,
     example,
     least: more.least ?? null,
     most: more.most ?? null,
     files: more.files ?? 0,
-    rules: noticed.length > 0 ? { ...fresh.rules, rules: [{ when: 'keywords', groups, feedback: '' }] } : fresh.rules,
+    rules: noticed.length > 0 ? { ...fresh.rules, rules: [scheme([['1', noticed]])] } : fresh.rules,
   };
   return { slot: { kind: 'longAnswer', marks, setup, ...(rubric ? { rubric } : {}) }, slips };
 }

@@ -6,6 +6,7 @@ import { CHOICE_SCHEMES } from '@/core/rules/choice/rules';
 import { DOUBTS_NONE } from '@/core/rules/text/doubts';
 import { markText, type TextRule, type TextRules } from '@/core/rules/text/rules';
 import type { Marking } from '@/core/rules/marking';
+import { pointsFrom } from '../drivers/text-points';
 import { choiceEditor } from '@/ui/kinds/choice/editor';
 import { textRulesSentence } from '@/ui/words/text-rules';
 
@@ -45,7 +46,7 @@ function readSentence(sentence: string, text: string): string {
     const [said = '', unless] = part.split(', unless ');
     if (unless && quotedIn(unless).some((w) => answer.includes(w))) continue;
     let total = exact(0);
-    for (const group of said.split(' plus ')) {
+    for (const group of said.split(/ plus\s/)) {
       const [, earns] = /^(\S+) of the marks for /.exec(group) ?? [];
       if (groupHolds(group, answer)) total = total.add(parseExact(earns ? shareOf(earns) : '1') ?? exact(0));
     }
@@ -64,7 +65,7 @@ const group = fc
 const keywords = fc
   .array(group, { minLength: 1, maxLength: 3 })
   .filter((groups) => groups.some(({ need }) => need !== 'none'))
-  .map((groups): TextRule => ({ when: 'keywords', groups, feedback: '' }));
+  .map((groups): TextRule => pointsFrom(groups));
 const exactly = fc
   .record({ answers: fc.uniqueArray(word, { minLength: 1, maxLength: 3 }), share })
   .map((rule): TextRule => ({ when: 'exact', ...rule, feedback: '' }));
@@ -90,6 +91,7 @@ const textRules = fc
       calls: [],
       doubts: DOUBTS_NONE,
       otherwiseFeedback: '',
+      lists: [],
     }),
   );
 const markOf = (m: Marking): string => (m.state === 'marked' ? stored(m.share) : 'waits');
@@ -111,20 +113,16 @@ describe('the sentence in the margin', () => {
     const rules: TextRules = {
       ...fc.sample(textRules, { numRuns: 1, seed: SEED })[0],
       rules: [
-        {
-          when: 'keywords',
-          feedback: '',
-          groups: [
-            { need: 'any', words: ['oil'], share: '1/2' },
-            { need: 'any', words: ['water'], share: '1/2' },
-            { need: 'none', words: ['rust'], share: '1/2' },
-          ],
-        },
+        pointsFrom([
+          { need: 'any', words: ['oil'], share: '1/2' },
+          { need: 'any', words: ['water'], share: '1/2' },
+          { need: 'none', words: ['rust'], share: '1/2' },
+        ]),
       ],
       otherwise: 'zero',
     } as TextRules;
     expect(textRulesSentence(rules)).toBe(
-      '½ of the marks for any of “oil” plus ½ of the marks for any of “water”, unless “rust” stands in it; capitals and accents count; anything else earns nothing.',
+      '½ of the marks for any of “oil” plus\n½ of the marks for any of “water”, unless “rust” stands in it; capitals and accents count; anything else earns nothing.',
     );
     expect(markOf(markText(rules, 'oil'))).toBe('1/2');
     expect(markOf(markText(rules, 'nothing'))).toBe('0');

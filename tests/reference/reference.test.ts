@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { foldCapitals, plainReading } from '@/core/rules/text/normalise';
 import { agrees, type Row } from './compare';
 import { gradingRows } from './grading';
+import { classFigures, markClass } from './short-answers';
 import { spellingRows, unitRows } from './units';
 
 const fixture = (name: string): string => path.join(import.meta.dirname, 'fixtures', name);
@@ -57,5 +58,17 @@ describe('text normalisation (Unicode forms by Python 3.11 unicodedata)', () => 
 
   it.each(cases.map((c) => [c.name, c] as const))('folds capitals of %s as the standard does', (_, c) => {
     expect(foldCapitals(c.nfc).normalize('NFC')).toBe(c.casefold.normalize('NFC'));
+  });
+});
+
+describe('short answers of a class (seven questions with schemes, marked by two careful passes; invented by one author)', () => {
+  it('are marked by rules that were written before any of them was read, at least as well as measured', () => {
+    const rows = markClass(fixture('short-answers'), path.join(import.meta.dirname, 'short-answers-rules.json'));
+    const { human, exact, wrongFull, wrongZero } = classFigures(rows);
+    expect(rows).toHaveLength(196);
+    expect(human).toBeLessThanOrEqual(0.2);
+    expect(exact).toBeGreaterThanOrEqual(0.93);
+    expect(wrongFull).toBeLessThanOrEqual(0.026);
+    expect(wrongZero).toBeLessThanOrEqual(0.01);
   });
 });

@@ -62,7 +62,7 @@ describe('marking a slot', () => {
   });
 
   it('scales to what the exam gives', () => {
-    const { marks } = markSlot(slot('b'), { number: '73219', unit: '' }, exact('1/3'));
+    const { marks } = markSlot(slot('b'), { number: '73219', unit: '' }, { worth: exact('1/3') });
     expect(marks && stored(marks)).toBe('1/6');
   });
 });

@@ -1,4 +1,5 @@
 import { type Exact, exact, stored } from '../base/exact';
+import { plainText } from '../content/plain';
 import { keyedBy } from './also';
 import { kindOf } from '../kinds/registry';
 import { putInResponse, readResponse, responseWords } from '../kinds/response';
@@ -23,33 +24,38 @@ export const TOO_LONG: SlotMarking = { marking: waits([{ code: 'takes-too-long' 
 
 /**
  * Marks one slot's response. A missing or blank response earns nothing, of
- * every kind; one that cannot be read waits for a person. `worth` overrides the slot's own marks (an exam may).
+ * every kind; one that cannot be read waits for a person. `worth` overrides the slot's own marks (an exam may);
+ * `asked` is the text of the question.
  */
-export function markSlot(slot: Slot, response: unknown, worth: Exact = exact(slot.marks)): SlotMarking {
-  const marking = markResponse(slot, response);
+export function markSlot(
+  slot: Slot,
+  response: unknown,
+  { worth = exact(slot.marks), asked = '' }: { worth?: Exact; asked?: string } = {},
+): SlotMarking {
+  const marking = markResponse(slot, response, asked);
   return { marking, marks: marking.state === 'marked' ? marking.share.mul(worth) : null };
 }
 
-function markResponse(slot: Slot, raw: unknown): Marking {
+function markResponse(slot: Slot, raw: unknown, asked: string): Marking {
   if (raw === undefined || raw === null) return BLANK;
   const kind = kindOf(slot.kind);
   const read = readResponse(kind, raw);
   if (!read) return waits([{ code: 'unreadable' }]);
   if (kind.blank(read.response)) return BLANK;
   const settled = settledMarking(slot, read.response);
-  return settled ?? nearestMarking(slot, read.response) ?? waits([{ code: 'by-a-person' }]);
+  return settled ?? nearestMarking(slot, read.response, asked) ?? waits([{ code: 'by-a-person' }]);
 }
 
 /** By the key, or by another answer that is right as a whole where that earns more; null when no machine marks it. */
-function nearestMarking(slot: Slot, response: unknown): Marking | null {
+function nearestMarking(slot: Slot, response: unknown, asked: string): Marking | null {
   const kind = kindOf(slot.kind);
   if (!kind.marked) return null;
   const { mark } = kind.marked;
-  let best = mark(slot.setup, response);
+  let best = mark(slot.setup, response, asked);
   for (const other of slot.also ?? []) {
     const keyed = keyedBy(slot, other);
     if (best.state === 'waits' || keyed === null) continue;
-    const marking = mark(keyed, response);
+    const marking = mark(keyed, response, asked);
     if (marking.state === 'waits' || marking.share.compare(best.share) <= 0) continue;
     const step = { code: 'by-another', values: { answer: responseWords(kind, slot.setup, other) ?? '' } };
     best = { ...marking, trace: [step, ...marking.trace] };
@@ -85,12 +91,13 @@ export function markQuestion(
   worth?: ReadonlyMap<string, Exact>,
   decided: Decided = () => null,
 ): Map<string, SlotMarking> {
+  const asked = plainText(question.content);
   return new Map(
     [...keyedSlots(question)].map(([id, slot]) => {
       const already = decided(id);
       if (already) return [id, already];
       const marks = worth?.get(id) ?? exact(slot.marks);
-      const byKey = markSlot(slot, responses[id], marks);
+      const byKey = markSlot(slot, responses[id], { worth: marks, asked });
       return [id, followThrough(question, id, responses, marks, byKey) ?? byKey];
     }),
   );
@@ -107,7 +114,7 @@ function followThrough(
   if (byKey.state === 'waits' || byKey.share.compare(1) >= 0) return null;
   const followed = followedSlot(question, id, responses);
   if (!followed) return null;
-  const { marking } = markSlot(followed.slot, responses[id], worth);
+  const { marking } = markSlot(followed.slot, responses[id], { worth, asked: plainText(question.content) });
   if (marking.state === 'waits') return null;
   const share = marking.share.mul(exact(followed.slot.follow ?? '1'));
   if (share.compare(byKey.share) <= 0) return null;
@@ -130,6 +137,7 @@ const MOST_WORK_TRIALS = 4 * MOST_WORK;
 /** Runs the trial answers of a variant against its rules. Those with no expectation yet agree. */
 export function runTrials(question: QuestionBody): TrialOutcome[] {
   const before = workDone();
+  const asked = plainText(question.content);
   const slots = keyedSlots(question);
   const values = keyedValues(question);
   const withValues = (response: unknown): unknown => (values ? putInResponse(response, putting(values)) : response);
@@ -138,7 +146,7 @@ export function runTrials(question: QuestionBody): TrialOutcome[] {
     const slot = slots.get(trial.slot);
     if (!slot) return [];
     const spent = workDone() - before > MOST_WORK_TRIALS;
-    const outcome = spent ? TOO_LONG : markSlot(slot, withValues(trial.response));
+    const outcome = spent ? TOO_LONG : markSlot(slot, withValues(trial.response), { asked });
     const got = outcome.marks === null ? 'waits' : stored(outcome.marks);
     const wanted = trial.expected === 'waits' || trial.expected === '' ? trial.expected : stored(exact(trial.expected));
     const answer = responseWords(kindOf(slot.kind), slot.setup, trial.response) ?? '';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { GivenWording } from '../bank/worded';
 import { type SettledAnswer, settledAnswer } from '../rules/settled';
 import { marksText } from '../base/exact';
 import { slotId } from '../content/document';
@@ -10,6 +11,13 @@ import { slotId } from '../content/document';
 const change = z.discriminatedUnion('what', [
   /** An answer, and whatever comes to the same, earns this share. */
   z.object({ what: z.literal('answer'), slot: slotId }).extend(settledAnswer.shape),
+  /** A wording counts for a point of the rules, as the kind's `worded` names it. */
+  z.object({
+    what: z.literal('wording'),
+    slot: slotId,
+    point: z.string().min(1).max(40),
+    wording: z.string().trim().min(1).max(200),
+  }),
   /** Everybody gets all the marks of the question. */
   z.object({ what: z.literal('everyone') }),
   /** The question no longer counts, for nobody. */
@@ -24,6 +32,8 @@ export const changes = z.array(change).min(1).max(300);
 /** What a question's mendings come to. */
 export interface Amendment {
   settled: ReadonlyMap<string, readonly SettledAnswer[]>;
+  /** Wordings that count for points, in the order in which they were given. */
+  wordings: readonly (GivenWording & { slot: string })[];
   everyone: boolean;
   dropped: boolean;
   /** The marks that it counts, where they are others than it was set for. */
@@ -44,10 +54,19 @@ export function amendmentsOf(mendings: readonly Mending[], earlier: Amendments =
   const all = new Map<string, Amendment>(earlier);
   for (const { item, changes: made } of mendings) {
     for (const one of made) {
-      const before = all.get(item) ?? { settled: new Map(), everyone: false, dropped: false, marks: null };
+      const before = all.get(item) ?? {
+        settled: new Map(),
+        wordings: [],
+        everyone: false,
+        dropped: false,
+        marks: null,
+      };
       if (one.what === 'everyone') all.set(item, { ...before, everyone: true });
       else if (one.what === 'drop') all.set(item, { ...before, dropped: true });
-      else if (one.what === 'marks') all.set(item, { ...before, marks: one.marks });
+      else if (one.what === 'wording') {
+        const { slot, point, wording } = one;
+        all.set(item, { ...before, wordings: [...before.wordings, { slot, point, wording }] });
+      } else if (one.what === 'marks') all.set(item, { ...before, marks: one.marks });
       else {
         const { response, share, feedback } = one;
         const answers = [{ response, share, feedback }, ...(before.settled.get(one.slot) ?? [])];

@@ -3,6 +3,7 @@ import { seedFor } from '../base/random';
 import { placedSlots, type QuestionBody } from '../bank/question';
 import { totalMarks } from '../bank/summary';
 import { variantOf } from '../bank/variant';
+import { withWordings } from '../bank/worded';
 import type { Amendment, Amendments } from './amendments';
 import { type Lot, met, sectionsOf } from './lot';
 import { numbersOf, sectionLetter } from './numbering';
@@ -142,20 +143,24 @@ export function questionAt(
 
 const kept = new WeakMap<Amendment, Map<QuestionBody, QuestionBody>>();
 
-/** The question with the rules that were added for single answers. Made once, so that what hangs on it is worked out once. */
+/** The question with the rules that were added for single answers, and the wordings that were given to points. Made once, so that what hangs on it is worked out once. */
 function amended(question: QuestionBody, amendment: Amendment): QuestionBody {
   const mine = kept.get(amendment) ?? new Map<QuestionBody, QuestionBody>();
   kept.set(amendment, mine);
-  const known = mine.get(question) ?? withSettled(question, amendment);
+  const known = mine.get(question) ?? withAdded(question, amendment);
   mine.set(question, known);
   return known;
 }
 
-function withSettled(question: QuestionBody, { settled }: Amendment): QuestionBody {
-  if (settled.size === 0) return question;
+function withAdded(question: QuestionBody, { settled, wordings }: Amendment): QuestionBody {
+  if (settled.size === 0 && wordings.length === 0) return question;
   const slots = Object.entries(question.slots).map(([id, slot]) => {
+    const given = withWordings(
+      slot,
+      wordings.filter((one) => one.slot === id),
+    );
     const added = settled.get(id);
-    return [id, added ? { ...slot, settled: [...added, ...(slot.settled ?? [])] } : slot];
+    return [id, added ? { ...given, settled: [...added, ...(slot.settled ?? [])] } : given];
   });
   return { ...question, slots: Object.fromEntries(slots) };
 }

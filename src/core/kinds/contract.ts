@@ -3,6 +3,7 @@ import type { Finding } from '../base/finding';
 import type { StoredForm } from '../base/stored-form';
 import type { Marking } from '../rules/marking';
 import type { Conventions } from '../rules/maths/rules';
+import type { ClassAnswer, NamedPoint, Piece, UnreadPhrase } from '../rules/text/unread';
 import type { Put } from '../content/put';
 
 /**
@@ -49,11 +50,13 @@ export interface Kind<Setup, Sheet, Response> {
   media?: Media<Setup>;
   lettered?: Lettered<Sheet, Response>;
   partly?: Partly<Setup, Response>;
+  worded?: Worded<Setup, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
 export interface Marked<Setup, Response> {
-  mark: (setup: Setup, response: Response) => Marking;
+  /** `asked` is the text of the question, for rules that have to know what was copied from it. */
+  mark: (setup: Setup, response: Response, asked?: string) => Marking;
   /** A fully right response; null while there is no key. */
   key: (setup: Setup) => Response | null;
   /** The key in plain words, for results. */
@@ -132,7 +135,33 @@ export interface Media<Setup> {
   of: (setup: Setup) => readonly string[];
 }
 
-export const CAPABILITIES = ['marked', 'typed', 'valued', 'files', 'parts', 'media', 'lettered', 'partly'] as const;
+/** Marked by points that are said in words. */
+export interface Worded<Setup, Response> {
+  /** The points that a further wording can be given to. */
+  points: (setup: Setup) => readonly NamedPoint[];
+  /** An answer in pieces, those that no rule has read told from the others. */
+  pieces: (setup: Setup, response: Response, asked?: string) => readonly Piece[];
+  /** What the answers of a class say that no rule has read. */
+  unread: (
+    setup: Setup,
+    answers: readonly (Omit<ClassAnswer, 'text'> & { response: Response })[],
+    asked?: string,
+  ) => readonly UnreadPhrase[];
+  /** The slot with one more wording accepted for a point. */
+  give: (setup: Setup, point: string, wording: string) => Setup;
+}
+
+export const CAPABILITIES = [
+  'marked',
+  'typed',
+  'valued',
+  'files',
+  'parts',
+  'media',
+  'lettered',
+  'partly',
+  'worded',
+] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 
 /** A kind that has these capabilities. */

@@ -1,4 +1,4 @@
-import { amount, choose, type DemoQuestion, filling, formula, question, words } from '../write';
+import { amount, choose, type DemoQuestion, filling, formula, question, scheme, words } from '../write';
 
 const ENERGY = 'Energy in the wind';
 const LIFT = 'Lift and drag';
@@ -43,11 +43,9 @@ export const firstPrinciples: DemoQuestion[] = [
         accept: { by: 'relative', amount: '2' },
         alternatives: [['20.74', '1/2', 'You took the diameter for the radius.']],
       }),
-      c: words(
-        [{ when: 'keywords', groups: [{ need: 'any', words: ['Betz', '16/27', '59 %'], share: '1' }], feedback: '' }],
-        ['friction', 'the law of the wind', 'efficiency'],
-        { marks: '1' },
-      ),
+      c: words([scheme([['1', ['Betz', '16/27', '59 %']]])], ['friction', 'the law of the wind', 'efficiency'], {
+        marks: '1',
+      }),
     },
     {
       title: 'Power in the wind, 90 m rotor',
@@ -121,25 +119,15 @@ export const firstPrinciples: DemoQuestion[] = [
     {
       a: words(
         [
-          {
-            when: 'keywords',
-            groups: [
-              {
-                need: 'any',
-                words: [
-                  'density',
-                  'denser',
-                  'less dense',
-                  'lighter air',
-                  'thinner air',
-                  'air is lighter',
-                  'air is thinner',
-                ],
-                share: '1',
-              },
+          scheme(
+            [
+              [
+                '1',
+                ['density', 'denser', 'less dense', 'lighter air', 'thinner air', 'air is lighter', 'air is thinner'],
+              ],
             ],
-            feedback: 'The density of air falls when it warms.',
-          },
+            'The density of air falls when it warms.',
+          ),
         ],
         ['because the generator gets hot and tired', 'hot wind is weaker', 'the air moves more easily when it is warm'],
         { marks: '2', room: 'lines' },
@@ -229,19 +217,7 @@ export const firstPrinciples: DemoQuestion[] = [
     'Ice grows on the front edge of a blade. Name **one** thing that changes in how the blade works. [a]',
     {
       a: words(
-        [
-          {
-            when: 'keywords',
-            groups: [
-              {
-                need: 'any',
-                words: ['lift', 'drag', 'imbalance', 'balance', 'vibration', 'heavier', 'shape', 'profile'],
-                share: '1',
-              },
-            ],
-            feedback: '',
-          },
-        ],
+        [scheme([['1', ['lift', 'drag', 'imbalance', 'balance', 'vibration', 'heavier', 'shape', 'profile']]])],
         ['it gets cold', 'the blade shines', 'colder wind'],
         { marks: '2', room: 'lines' },
       ),

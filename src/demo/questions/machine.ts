@@ -1,4 +1,4 @@
-import { amount, choose, type DemoQuestion, question, words } from '../write';
+import { amount, choose, type DemoQuestion, question, scheme, words } from '../write';
 
 const ROTOR = 'Rotor';
 const DRIVE = 'Drive train';
@@ -53,14 +53,10 @@ export const machine: DemoQuestion[] = [
     {
       a: words(
         [
-          {
-            when: 'keywords',
-            groups: [
-              { need: 'any', words: ['vibration', 'vibrates', 'shaking', 'shakes', 'sway'], share: '1/2' },
-              { need: 'any', words: ['once', 'one time', 'every turn', 'each turn', '1'], share: '1/2' },
-            ],
-            feedback: '',
-          },
+          scheme([
+            ['1/2', ['vibration', 'vibrates', 'shaking', 'shakes', 'sway']],
+            ['1/2', ['once', 'one time', 'every turn', 'each turn', '1']],
+          ]),
         ],
         ['it is louder', 'three shakes a turn', 'the tower bends down'],
         { marks: '2', room: 'lines' },
@@ -151,18 +147,10 @@ export const machine: DemoQuestion[] = [
     {
       a: words(
         [
-          {
-            when: 'keywords',
-            groups: [
-              {
-                need: 'any',
-                words: ['filter', 'oil level', 'oil pressure', 'thermostat', 'sensor', 'cooler'],
-                share: '1/2',
-              },
-              { need: 'any', words: ['because', 'since', 'blocked', 'low', 'so that'], share: '1/2' },
-            ],
-            feedback: '',
-          },
+          scheme([
+            ['1/2', ['filter', 'oil level', 'oil pressure', 'thermostat', 'sensor', 'cooler']],
+            ['1/2', ['because', 'since', 'blocked', 'low', 'so that']],
+          ]),
         ],
         ['call the boss', 'stop and go home', 'the fan'],
         { marks: '2', room: 'lines' },

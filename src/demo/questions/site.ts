@@ -1,4 +1,4 @@
-import { amount, choose, type DemoQuestion, question, words } from '../write';
+import { amount, choose, type DemoQuestion, question, scheme, words } from '../write';
 
 const SITE = 'Site and weather';
 const SAFETY = 'Safety and rescue';
@@ -46,11 +46,10 @@ export const site: DemoQuestion[] = [
     {
       a: words(
         [
-          {
-            when: 'keywords',
-            groups: [{ need: 'any', words: ['wake', 'shadow', 'slower wind', 'turbulence', 'turbulent'], share: '1' }],
-            feedback: 'It stands in the wake of the other.',
-          },
+          scheme(
+            [['1', ['wake', 'shadow', 'slower wind', 'turbulence', 'turbulent']]],
+            'It stands in the wake of the other.',
+          ),
         ],
         ['it is older', 'the other one takes its place', 'bad cable'],
         { marks: '2', room: 'lines' },
@@ -89,13 +88,7 @@ export const site: DemoQuestion[] = [
     'You find a colleague on the nacelle floor who does not answer. Write what you do first. [a]',
     {
       a: words(
-        [
-          {
-            when: 'keywords',
-            groups: [{ need: 'any', words: ['own safety', 'danger', 'safe', 'look around', 'scene'], share: '1' }],
-            feedback: '',
-          },
-        ],
+        [scheme([['1', ['own safety', 'danger', 'safe', 'look around', 'scene']]])],
         ['shout', 'carry him down', 'call my mother', 'I open the hatch'],
         { marks: '2', room: 'lines' },
       ),
@@ -158,13 +151,7 @@ export const height: DemoQuestion[] = [
   ),
   question(RESCUE, 2, 'know', 'Why must a person who hangs in a harness without moving be brought down fast? [a]', {
     a: words(
-      [
-        {
-          when: 'keywords',
-          groups: [{ need: 'any', words: ['blood', 'circulation', 'suspension', 'faint', 'unconscious'], share: '1' }],
-          feedback: '',
-        },
-      ],
+      [scheme([['1', ['blood', 'circulation', 'suspension', 'faint', 'unconscious']]])],
       ['it is cold', 'the rope may break', 'they are afraid'],
       { marks: '2', room: 'lines' },
     ),

@@ -4,12 +4,14 @@ import { ok, type Result } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
-import { firstWords } from '@/core/content/plain';
+import { firstWords, plainText } from '@/core/content/plain';
 import { type Change, changes } from '@/core/exams/amendments';
 import { placementsMet } from '@/core/exams/lot';
 import { poolQuestions, poolOf } from '@/core/exams/pool';
 import type { KindName } from '@/core/kinds/registry';
 import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
+import { unreadIn } from '@/core/results/unread-answers';
+import type { UnreadPhrase } from '@/core/rules/text/unread';
 import { type Context, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
@@ -31,6 +33,8 @@ export interface AnsweredSlot {
   /** The key in plain words. */
   key: string;
   groups: AnswerGroup[];
+  /** What was said in answers that earn less than everything, and no rule has read. */
+  unread: UnreadPhrase[];
 }
 
 /** One mending in the history of a sitting. */
@@ -106,25 +110,28 @@ export async function openAnswers(
   const slots = placedSlots(item.question).map(({ id, letter, slot: placed }): AnsweredSlot => {
     const slot = keyedSlots(item.question).get(id) ?? placed;
     const marks = new Map(standing.filter((m) => m.item === item.id && m.slot === id).map((m) => [m.attempt, m]));
+    const of = stored(item.worth.get(id) ?? exact(0));
+    const groups = groupAnswers(
+      slot,
+      scripts.map(({ id: attempt }) => {
+        const mark = marks.get(attempt);
+        return {
+          response: given.get(attempt)?.[item.id]?.[id],
+          marks: mark?.marks ?? null,
+          byPerson: (mark?.by ?? null) !== null,
+          trace: mark?.trace ?? [],
+        };
+      }),
+    );
     return {
       id,
       letter,
       kind: slot.kind,
       setup: slot.setup,
-      of: stored(item.worth.get(id) ?? exact(0)),
+      of,
       key: keyWords(slot),
-      groups: groupAnswers(
-        slot,
-        scripts.map(({ id: attempt }) => {
-          const mark = marks.get(attempt);
-          return {
-            response: given.get(attempt)?.[item.id]?.[id],
-            marks: mark?.marks ?? null,
-            byPerson: (mark?.by ?? null) !== null,
-            trace: mark?.trace ?? [],
-          };
-        }),
-      ),
+      groups,
+      unread: item.question.vary === undefined ? unreadIn(slot, groups, of, plainText(item.question.content)) : [],
     };
   });
   const numbers = new Map(items.map(({ id, number }) => [id, number]));

@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Slot } from '@/core/bank/question';
+import { type GivenWording, withWordings } from '@/core/bank/worded';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { sameValue } from '@/core/base/same-value';
 import { changes } from '@/core/exams/amendments';
@@ -12,12 +13,13 @@ import { inSitting } from '../people/courses';
 import { mendings } from '../db/schema/marks';
 import { pinnedOf } from '../sittings/pinned';
 
-/** Puts the rules that a mending made for single answers into the question of the bank, as a change of its draft. */
+/** Puts the rules that a mending made for single answers, and the wordings that it gave to points, into the question of the bank, as a change of its draft. */
 export function takeIntoBank(ctx: Context, mending: string): Promise<Result<{ question: string }>> {
-  return changeInBank(ctx, mending, (settled, one) => [
+  const first = (settled: SettledAnswer[], one: SettledAnswer): SettledAnswer[] => [
     one,
     ...settled.filter((other) => !sameValue(other.response, one.response)),
-  ]);
+  ];
+  return changeInBank(ctx, mending, first, (slot, given) => withWordings(slot, [given]));
 }
 
 /** Takes them out of it again, those that nobody has changed since. */
@@ -30,6 +32,7 @@ async function changeInBank(
   ctx: Context,
   mendingId: string,
   change: (settled: SettledAnswer[], one: SettledAnswer) => SettledAnswer[],
+  give: (slot: Slot, given: GivenWording) => Slot = (slot) => slot,
 ): Promise<Result<{ question: string }>> {
   const [mending] = await ctx.db.read.select().from(mendings).where(eq(mendings.id, mendingId));
   if (!mending) return NOT_FOUND;
@@ -42,10 +45,14 @@ async function changeInBank(
   const { id, body, facts, version } = found.value;
   const slots = { ...body.slots };
   for (const made of changes.parse(mending.changes)) {
-    const slot = made.what === 'answer' ? slots[made.slot] : undefined;
-    if (made.what !== 'answer' || !slot) continue;
-    const { response, share, feedback } = made;
-    slots[made.slot] = withSettled(slot, change(slot.settled ?? [], { response, share, feedback }));
+    if (made.what !== 'answer' && made.what !== 'wording') continue;
+    const slot = slots[made.slot];
+    if (!slot) continue;
+    if (made.what === 'wording') slots[made.slot] = give(slot, made);
+    else {
+      const { response, share, feedback } = made;
+      slots[made.slot] = withSettled(slot, change(slot.settled ?? [], { response, share, feedback }));
+    }
   }
   if (sameValue(slots, body.slots)) return refuse('nothing-for-bank');
   const saved = await saveDraft(ctx, { question: id, base: version, body: { ...body, slots }, facts });

@@ -66,9 +66,14 @@ async function checked(ctx: Context, raw: unknown): Promise<Result<z.infer<typeo
   const item = poolQuestions(await poolOfSitting(ctx.db.read, sitting)).find(({ id }) => id === itemId);
   if (!item) return NOT_FOUND;
   for (const [index, change] of made.entries()) {
-    if (change.what !== 'answer') continue;
+    if (change.what !== 'answer' && change.what !== 'wording') continue;
     const { slots } = item.question;
     const slot = Object.hasOwn(slots, change.slot) ? slots[change.slot] : undefined;
+    if (change.what === 'wording') {
+      const points = slot ? kindOf(slot.kind).worded?.points(slot.setup) : undefined;
+      if (!points?.some(({ id }) => id === change.point)) return refuse('point-unknown', { at: ['changes', index] });
+      continue;
+    }
     const read = slot && readResponse(kindOf(slot.kind), change.response);
     if (!slot || !read || kindOf(slot.kind).blank(read.response))
       return refuse('answer-unreadable', { at: ['changes', index] });

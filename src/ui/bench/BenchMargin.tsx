@@ -90,7 +90,7 @@ export function BenchMargin({
                 onChange={(marks) => changeSlot(id, { ...slot, marks }, `marks ${id}`)}
               />
             </h3>
-            <p>
+            <p className="lines">
               <TextWithFormulas text={sentence(slot.setup)} drawn={drawTextFormulas(sentence(slot.setup))} />
             </p>
             {on && body.total === null && (

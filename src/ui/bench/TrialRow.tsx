@@ -50,6 +50,7 @@ export function TrialRow({ placed, trial, check, onChange, onAlso, onRemove }: R
           ) : (
             answer
           )}
+          <UnreadWords slot={placed.slot} response={trial.response} />
         </td>
         <td className={look}>{check && (check.marks === null ? 'waits' : marksText(check.marks))}</td>
         <td className="narrow">
@@ -81,6 +82,24 @@ export function TrialRow({ placed, trial, check, onChange, onAlso, onRemove }: R
         </tr>
       )}
     </>
+  );
+}
+
+/** The answer once more, where some of its words were read by no rule: these are pale. */
+function UnreadWords({ slot, response }: { slot: Slot; response: unknown }) {
+  const kind = kindOf(slot.kind);
+  const read = readResponse(kind, response);
+  if (!kind.worded || !read || kind.worded.points(slot.setup).length === 0) return null;
+  const pieces = kind.worded.pieces(slot.setup, read.response);
+  if (pieces.every((piece) => piece.read)) return null;
+  return (
+    <p className="pieces" aria-label="What the rules have read">
+      {pieces.map(({ text, read: isRead }, i) => (
+        <span key={i} className={isRead ? '' : 'unread'}>
+          {text}
+        </span>
+      ))}
+    </p>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
+import { Fragment, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Change } from '@/core/exams/amendments';
 import type { AnswersView } from '@/server/marking/answers-view';
@@ -12,6 +12,7 @@ import { AnswerTable } from './AnswerTable';
 import { MendingHistory } from './MendingHistory';
 import { MendingNotes } from './MendingNotes';
 import { MendingPreviewDialog } from './MendingPreviewDialog';
+import { UnreadPhrases } from './UnreadPhrases';
 
 /** What is meant to change, and why. */
 interface Pending {
@@ -88,14 +89,16 @@ export function AnswersDesk({ view, drawn }: { view: AnswersView; drawn: DrawnFo
             <QuestionView number={view.number} marks={view.marks} sheet={view.sheet} drawn={drawn} responses={{}} />
           </div>
           {view.slots.map((slot) => (
-            <AnswerTable
-              key={slot.id}
-              slot={slot}
-              single={view.slots.length === 1}
-              changes={changes}
-              drawn={drawn}
-              onChange={view.varies ? null : setChanges}
-            />
+            <Fragment key={slot.id}>
+              <AnswerTable
+                slot={slot}
+                single={view.slots.length === 1}
+                changes={changes}
+                drawn={drawn}
+                onChange={view.varies ? null : setChanges}
+              />
+              <UnreadPhrases slot={slot} changes={changes} onChange={setChanges} />
+            </Fragment>
           ))}
         </div>
         <aside className="margin" aria-label="Mending">

@@ -33,7 +33,7 @@ export function MendingHistory({ view }: { view: AnswersView }) {
             ))}
             {one.reason && <span className="d-block">“{one.reason}”</span>}
             <span className="soft">{STATES[one.state] || changedText(one)}</span>
-            {one.state === 'applied' && one.changes.some(({ what }) => what === 'answer') && (
+            {one.state === 'applied' && one.changes.some(({ what }) => what === 'answer' || what === 'wording') && (
               <IntoBank mending={one.id} onTrouble={setTrouble} />
             )}
             {one.newest && (

@@ -41,6 +41,7 @@ describe('what is meant to change', () => {
       setup: shortText.fresh(),
       of: '2',
       key: '',
+      unread: [],
       groups: [],
     });
     const change = withShare([], 'c', { text: 'wire' }, '3/4')[0];

@@ -18,7 +18,7 @@ export function withShare(changes: readonly Change[], slot: string, response: un
 /** The changes with one about the whole question, or without it. Only one of the two makes sense. */
 export function withWhole(changes: readonly Change[], what: 'everyone' | 'drop'): Change[] {
   const on = changes.some((c) => c.what === what);
-  const others = changes.filter((c) => c.what === 'answer');
+  const others = changes.filter((c) => c.what === 'answer' || c.what === 'wording');
   return on ? others : [...others, { what }];
 }
 
@@ -26,4 +26,11 @@ export function withWhole(changes: readonly Change[], what: 'everyone' | 'drop')
 export function withMarks(changes: readonly Change[], marks: string | null): Change[] {
   const others = changes.filter((c) => c.what !== 'marks');
   return marks === null ? others : [...others, { what: 'marks', marks }];
+}
+
+/** The changes with a wording given to a point; without it when it was meant already. */
+export function withWording(changes: readonly Change[], slot: string, point: string, wording: string): Change[] {
+  const same = (c: Change): boolean =>
+    c.what === 'wording' && c.slot === slot && c.point === point && c.wording === wording;
+  return changes.some(same) ? changes.filter((c) => !same(c)) : [...changes, { what: 'wording', slot, point, wording }];
 }

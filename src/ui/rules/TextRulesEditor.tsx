@@ -2,10 +2,12 @@
 import { Plus } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
 import type { Doubts } from '@/core/rules/text/doubts';
+import { pointOf, pointsIn, setOf } from '@/core/rules/text/points';
 import type { TextRule, TextRules } from '@/core/rules/text/rules';
 import type { Forgives } from '@/core/rules/text/words';
 import { RuleRow } from './RuleRow';
-import { KeywordGroups } from './KeywordGroups';
+import { PointsEditor } from './PointsEditor';
+import { WordingsInput } from './WordingsInput';
 import { WordsInput } from './WordsInput';
 
 const FORGIVES: Record<Exclude<keyof Forgives, 'endings'>, string> = {
@@ -27,22 +29,35 @@ const ENDINGS: Record<Forgives['endings'], string> = {
   de: 'forgiven, German',
 };
 
-const DOUBTS: Record<Exclude<keyof Doubts, 'negation'>, string> = {
-  longWithoutHit: 'a longer answer without a hit',
-  opposites: 'both of two opposite words',
-  hedges: '“or”, “although” beside a hit',
-  heap: 'keywords without a sentence',
-  order: 'keywords in another order, or further apart, than asked for',
+const DOUBTS: Record<Exclude<keyof Doubts, 'negation' | 'opposites'>, string> = {
+  unread: 'much that no rule has read, below full marks',
+  contradiction: 'said and denied, opposites, or taken back',
+  alternatives: '“this or that”, when one of them is not wanted',
+  stuffing: 'a heap of words that says nothing about how they hang together',
+  nearly: 'a phrase but for one letter',
+  language: 'another language',
+  order: 'the words of a point in another order, or further apart, than asked for',
 };
 
 /** The same rule by other means: its words are kept. */
 function ruleAs(when: string, rule: TextRule): TextRule {
-  const words =
-    rule.when === 'exact' ? rule.answers : rule.when === 'keywords' ? rule.groups.flatMap((g) => g.words) : [];
+  const wordings =
+    rule.when === 'exact' ? rule.answers : rule.when === 'points' ? pointsIn(rule).flatMap(({ accept }) => accept) : [];
   const { feedback } = rule;
-  if (when === 'exact') return { when: 'exact', answers: words, share: '1', feedback };
+  if (when === 'exact') {
+    const answers = wordings.filter((one) => typeof one === 'string').slice(0, 40);
+    return { when: 'exact', answers, share: '1', feedback };
+  }
   if (when === 'pattern') return { when: 'pattern', pattern: '', share: '1', feedback };
-  return { when: 'keywords', groups: [{ need: 'any', words: words.length > 0 ? words : ['…'], share: '1' }], feedback };
+  return { when: 'points', sets: [setOf([pointOf('p1', wordings)])], refuse: [], feedback };
+}
+
+/** Pairs typed with a dash between them. */
+function pairsFrom(lines: readonly string[]): Doubts['opposites'] {
+  return lines.slice(0, 100).flatMap((line) => {
+    const [a = '', b = ''] = line.split(/\s[–-]\s/).map((word) => word.trim());
+    return a !== '' && b !== '' ? [[a, b] as [string, string]] : [];
+  });
 }
 
 interface Props {
@@ -70,11 +85,11 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
               onChange={(e) => set(i, ruleAs(e.target.value, rule))}
             >
               <option value="exact">the answer is one of</option>
-              <option value="keywords">words occur in it</option>
+              <option value="points">points of a scheme</option>
               <option value="pattern">it matches a pattern</option>
             </select>
           }
-          {...(rule.when === 'keywords'
+          {...(rule.when === 'points'
             ? {}
             : { share: { of: marks, value: rule.share, onChange: (share: string) => set(i, { ...rule, share }) } })}
           feedback={rule.feedback}
@@ -89,9 +104,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
               onChange={(answers) => set(i, { ...rule, answers })}
             />
           )}
-          {rule.when === 'keywords' && (
-            <KeywordGroups groups={rule.groups} marks={marks} onChange={(groups) => set(i, { ...rule, groups })} />
-          )}
+          {rule.when === 'points' && <PointsEditor rule={rule} marks={marks} onChange={(next) => set(i, next)} />}
           {rule.when === 'pattern' && (
             <input
               className="form-control mono"
@@ -160,15 +173,15 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
       <details>
         <summary>What calls a person</summary>
         <label className="line">
-          “not”, “without” beside a hit
+          what is denied (“not”, “without”)
           <select
             className="form-select"
             value={rules.doubts.negation}
             onChange={(e) => doubt({ negation: e.target.value as Doubts['negation'] })}
           >
             <option value="waits">calls a person</option>
-            <option value="refused">refuses the hit</option>
-            <option value="ignored">means nothing</option>
+            <option value="refused">does not count</option>
+            <option value="ignored">counts all the same</option>
           </select>
         </label>
         <div className="checks">
@@ -184,11 +197,20 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
             </label>
           ))}
         </div>
-        <WordsInput
-          words={rules.calls}
+        <label className="d-grid">
+          opposites of your own
+          <WordsInput
+            words={rules.doubts.opposites.map((pair) => pair.join(' – '))}
+            label="Opposites of your own"
+            placeholder="lead – lag; upwind – downwind"
+            onChange={(lines) => doubt({ opposites: pairsFrom(lines) })}
+          />
+        </label>
+        <WordingsInput
+          wordings={rules.calls}
           label="Words that call a person"
           placeholder="further words that call a person"
-          onChange={(calls) => onChange({ ...rules, calls })}
+          onChange={(calls) => onChange({ ...rules, calls: calls.slice(0, 40) })}
         />
       </details>
     </div>

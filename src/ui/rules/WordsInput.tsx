@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { knownSynonyms, synonymsOf } from '@/core/rules/text/synonyms';
-import { useSynonyms } from './SynonymsContext';
+import { SynonymsOffered } from './SynonymsOffered';
 
 interface Props {
   words: readonly string[];
@@ -15,8 +14,6 @@ interface Props {
 /** Words or phrases with semicolons between them, kept as typed until the field is left. */
 export function WordsInput({ words, label, placeholder = 'one; another; a third', synonyms = false, onChange }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const { sets, keep } = useSynonyms();
-  const more = synonyms ? synonymsOf(words, sets) : [];
   return (
     <>
       <textarea
@@ -36,16 +33,7 @@ export function WordsInput({ words, label, placeholder = 'one; another; a third'
         }}
         onBlur={() => setTyped(null)}
       />
-      {more.length > 0 && (
-        <button type="button" className="btn-link-plain" onClick={() => onChange([...words, ...more])}>
-          add {more.join('; ')}
-        </button>
-      )}
-      {synonyms && words.length > 1 && !knownSynonyms(sets, words) && (
-        <button type="button" className="btn-link-plain soft" onClick={() => keep([...words])}>
-          keep these as synonyms in the topic
-        </button>
-      )}
+      {synonyms && <SynonymsOffered words={words} onAdd={(more) => onChange([...words, ...more])} />}
     </>
   );
 }

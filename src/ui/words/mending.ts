@@ -12,6 +12,11 @@ export function changeText(change: Change, slots: readonly AnsweredSlot[]): stri
   if (change.what === 'everyone') return 'Everybody gets all its marks.';
   if (change.what === 'marks') return `The question counts ${marksWords(change.marks)}.`;
   const slot = slots.find(({ id }) => id === change.slot);
+  if (change.what === 'wording') {
+    const points = slot ? (kindOf(slot.kind).worded?.points(slot.setup) ?? []) : [];
+    const label = points.find(({ id }) => id === change.point)?.label ?? 'a point';
+    return `“${change.wording}” counts for “${label}”.`;
+  }
   if (!slot) return 'An answer is decided.';
   const marks = outOf(stored(exact(change.share).mul(exact(slot.of))), slot.of);
   const answer = responseWords(kindOf(slot.kind), slot.setup, change.response) ?? '';

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { pointsFrom } from '../../../../tests/drivers/text-points';
 import { longAnswer, type LongAnswerSetup } from './long-answer';
 
 const setup: LongAnswerSetup = {
@@ -8,7 +9,7 @@ const setup: LongAnswerSetup = {
   most: 6,
   rules: {
     ...longAnswer.fresh().rules,
-    rules: [{ when: 'keywords', groups: [{ need: 'any', words: ['filter', 'cooler'], share: '1' }], feedback: '' }],
+    rules: [pointsFrom([{ need: 'any', words: ['filter', 'cooler'], share: '1' }])],
   },
 };
 const codes = (text: string, more: Partial<LongAnswerSetup> = {}): string[] => {

@@ -3,9 +3,11 @@ import { type HandedFile, handedFile } from '../../content/handed-file';
 import { type Content, contentSchema, nodesOf } from '../../content/document';
 import { type Finding, stops, under, warns } from '../../base/finding';
 import { type Marking, type TraceStep, waits } from '../../rules/marking';
-import { keywordsIn, markText, putInText, textRules, textRulesReadiness } from '../../rules/text/rules';
-import { DOUBTS_ALL } from '../../rules/text/doubts';
-import { FORGIVES_ALL, gistOfText } from '../../rules/text/words';
+import { KEYWORDS_BECOME_POINTS } from '../../rules/text/migrate';
+import { textRulesReadiness } from '../../rules/text/readiness';
+import { keywordsIn, markText, putInText, rulesFromKey, textRules } from '../../rules/text/rules';
+import { wordedBy } from '../../rules/text/worded';
+import { gistOfText } from '../../rules/text/words';
 import { countWords } from '../../text/readability';
 import type { KindWith } from '../contract';
 
@@ -13,7 +15,7 @@ import type { KindWith } from '../contract';
 export const LONGEST_ANSWER = 50_000;
 
 const setup = z.object({
-  version: z.literal(1),
+  version: z.literal(2),
   /** Plain lines, text with headings, lists and weights, or text with formulas in it. */
   write: z.enum(['plain', 'rich', 'formulas']),
   /** Height of the space, in lines. */
@@ -62,7 +64,11 @@ function readiness({ rules, counts, example, least, most }: LongAnswerSetup): Fi
   return findings;
 }
 
-function mark({ rules, counts, least, most }: LongAnswerSetup, { text, files = [] }: LongAnswerResponse): Marking {
+function mark(
+  { rules, counts, least, most }: LongAnswerSetup,
+  { text, files = [] }: LongAnswerResponse,
+  asked?: string,
+): Marking {
   const words = countWords(text);
   const length: TraceStep[] = [
     ...(least !== null && words < least ? [{ code: 'words-too-few', values: { words, least } }] : []),
@@ -70,7 +76,7 @@ function mark({ rules, counts, least, most }: LongAnswerSetup, { text, files = [
   ];
   // Nobody but a person reads a file.
   if (counts && files.length === 0) {
-    const marking = markText(rules, text);
+    const marking = markText(rules, text, asked);
     return { ...marking, trace: [...length, ...marking.trace] };
   }
   const hits = keywordsIn(rules, text);
@@ -82,58 +88,56 @@ function mark({ rules, counts, least, most }: LongAnswerSetup, { text, files = [
   ]);
 }
 
-export const longAnswer: KindWith<'marked' | 'typed' | 'files', LongAnswerSetup, LongAnswerSheet, LongAnswerResponse> =
-  {
-    name: 'longAnswer',
-    placement: 'block',
-    setup: { name: 'long answer setup', version: 1, schema: setup, migrations: [] },
-    response: { name: 'long answer response', version: 1, schema: response, migrations: [] },
-    accepts: ({ write, files: most }, { rich, files = [] }) =>
-      files.length <= most &&
-      new Set(files.map(({ hash }) => hash)).size === files.length &&
-      (rich === undefined || write === 'rich'),
-    fresh: () => ({
-      version: 1,
-      write: 'plain',
-      lines: 8,
-      least: null,
-      most: null,
-      files: 0,
-      example: '',
-      rules: {
-        forgives: FORGIVES_ALL,
-        rules: [],
-        calls: [],
-        doubts: DOUBTS_ALL,
-        otherwise: 'waits',
-        otherwiseFeedback: '',
-      },
-      counts: false,
-    }),
-    blank: ({ text, files = [] }) => text.trim() === '' && files.length === 0,
-    sheet: ({ write, lines, least, most, files }) => ({ write, lines, least, most, files }),
-    readiness,
-    describe: () => '…',
-    describeResponse: (_, { text, files = [] }) => [text, ...files.map(({ name }) => `[${name}]`)].join('\n').trim(),
-    gist: ({ rules }, { text, files = [] }) =>
-      [gistOfText(text, rules.forgives), ...files.map(({ hash }) => hash)].join(' ').trim(),
-    put: (setup, put) => ({ ...setup, example: put(setup.example, 'words'), rules: putInText(setup.rules, put) }),
-    marked: {
-      mark,
-      key: ({ example }) => (example.trim() === '' ? null : { text: example }),
-      describeKey: ({ example }) => example,
-      fixedKeyPlace: () => null,
-      tryouts: ({ example }) =>
-        [...new Set([example, example.split(/(?<=[.!?])\s/)[0] ?? ''])]
-          .filter((text) => text.trim() !== '')
-          .map((text) => ({ text })),
-    },
-    typed: {
-      name: 'long answer',
-      withKey: (setup, typed) => ({ ...setup, example: typed }),
-      keyText: ({ example }) => example,
-      response: (_, text) => ({ text }),
-      responseText: (_, { text }) => text,
-    },
-    files: { of: ({ files = [] }) => files },
-  };
+export const longAnswer: KindWith<
+  'marked' | 'typed' | 'files' | 'worded',
+  LongAnswerSetup,
+  LongAnswerSheet,
+  LongAnswerResponse
+> = {
+  name: 'longAnswer',
+  placement: 'block',
+  setup: { name: 'long answer setup', version: 2, schema: setup, migrations: [KEYWORDS_BECOME_POINTS] },
+  response: { name: 'long answer response', version: 1, schema: response, migrations: [] },
+  accepts: ({ write, files: most }, { rich, files = [] }) =>
+    files.length <= most &&
+    new Set(files.map(({ hash }) => hash)).size === files.length &&
+    (rich === undefined || write === 'rich'),
+  fresh: () => ({
+    version: 2,
+    write: 'plain',
+    lines: 8,
+    least: null,
+    most: null,
+    files: 0,
+    example: '',
+    rules: { ...rulesFromKey(''), rules: [] },
+    counts: false,
+  }),
+  blank: ({ text, files = [] }) => text.trim() === '' && files.length === 0,
+  sheet: ({ write, lines, least, most, files }) => ({ write, lines, least, most, files }),
+  readiness,
+  describe: () => '…',
+  describeResponse: (_, { text, files = [] }) => [text, ...files.map(({ name }) => `[${name}]`)].join('\n').trim(),
+  gist: ({ rules }, { text, files = [] }) =>
+    [gistOfText(text, rules.forgives), ...files.map(({ hash }) => hash)].join(' ').trim(),
+  put: (setup, put) => ({ ...setup, example: put(setup.example, 'words'), rules: putInText(setup.rules, put) }),
+  marked: {
+    mark,
+    key: ({ example }) => (example.trim() === '' ? null : { text: example }),
+    describeKey: ({ example }) => example,
+    fixedKeyPlace: () => null,
+    tryouts: ({ example }) =>
+      [...new Set([example, example.split(/(?<=[.!?])\s/)[0] ?? ''])]
+        .filter((text) => text.trim() !== '')
+        .map((text) => ({ text })),
+  },
+  typed: {
+    name: 'long answer',
+    withKey: (setup, typed) => ({ ...setup, example: typed }),
+    keyText: ({ example }) => example,
+    response: (_, text) => ({ text }),
+    responseText: (_, { text }) => text,
+  },
+  worded: wordedBy<LongAnswerSetup, LongAnswerResponse>(),
+  files: { of: ({ files = [] }) => files },
+};

@@ -1,15 +1,18 @@
 import type { KindSample } from '../contract';
+import { pointOf, setOf } from '../../rules/text/points';
 import { longAnswer, type LongAnswerSetup } from './long-answer';
 
 /** Its words count, so that a machine marks it. */
 const keyed = (word: string): LongAnswerSetup => {
   const fresh = longAnswer.fresh();
-  const groups = [{ need: 'all' as const, words: [word], share: '1' }];
   return {
     ...fresh,
     example: `Then it turns. It needs a ${word}.`,
     counts: true,
-    rules: { ...fresh.rules, rules: [{ when: 'keywords', groups, feedback: 'Secret feedback' }] },
+    rules: {
+      ...fresh.rules,
+      rules: [{ when: 'points', sets: [setOf([pointOf('p1', [word])])], refuse: [], feedback: 'Secret feedback' }],
+    },
   };
 };
 

@@ -1,11 +1,14 @@
 import { z } from 'zod';
-import { markText, putInText, rulesFromKey, textRules, textRulesReadiness } from '../../rules/text/rules';
-import { textTryouts } from '../../rules/text/tryouts';
+import { KEYWORDS_BECOME_POINTS } from '../../rules/text/migrate';
+import { textRulesReadiness } from '../../rules/text/readiness';
+import { markText, putInText, rulesFromKey, textRules } from '../../rules/text/rules';
+import { sayingAll, textTryouts } from '../../rules/text/tryouts';
+import { wordedBy } from '../../rules/text/worded';
 import { gistOfText } from '../../rules/text/words';
 import type { KindWith } from '../contract';
 
 const setup = z.object({
-  version: z.literal(1),
+  version: z.literal(2),
   rules: textRules,
   /** Room to write in: a word, a line, or a few lines. */
   room: z.enum(['word', 'line', 'lines']),
@@ -23,22 +26,21 @@ function firstKey({ rules }: ShortTextSetup): string {
   const rule = rules.rules[0];
   if (!rule) return '';
   if (rule.when === 'exact') return rule.answers[0] ?? '';
-  if (rule.when === 'pattern') return '';
-  return rule.groups
-    .filter(({ need }) => need !== 'none')
-    .flatMap(({ need, words }) =>
-      words.slice(0, need === 'all' ? undefined : need === 'any' || need === 'none' ? 1 : need),
-    )
-    .join(' ');
+  return rule.when === 'pattern' ? '' : sayingAll(rule);
 }
 
-export const shortText: KindWith<'marked' | 'typed' | 'valued', ShortTextSetup, ShortTextSheet, ShortTextResponse> = {
+export const shortText: KindWith<
+  'marked' | 'typed' | 'valued' | 'worded',
+  ShortTextSetup,
+  ShortTextSheet,
+  ShortTextResponse
+> = {
   name: 'shortText',
   placement: 'inline',
-  setup: { name: 'short text setup', version: 1, schema: setup, migrations: [] },
+  setup: { name: 'short text setup', version: 2, schema: setup, migrations: [KEYWORDS_BECOME_POINTS] },
   response: { name: 'short text response', version: 1, schema: response, migrations: [] },
   accepts: () => true,
-  fresh: () => ({ version: 1, rules: rulesFromKey(''), room: 'line' }),
+  fresh: () => ({ version: 2, rules: rulesFromKey(''), room: 'line' }),
   blank: ({ text }) => text.trim() === '',
   sheet: ({ room }) => ({ room }),
   readiness: ({ rules }) => textRulesReadiness(rules),
@@ -47,7 +49,7 @@ export const shortText: KindWith<'marked' | 'typed' | 'valued', ShortTextSetup, 
   gist: ({ rules }, { text }) => gistOfText(text, rules.forgives),
   put: (setup, put) => ({ ...setup, rules: putInText(setup.rules, put) }),
   marked: {
-    mark: ({ rules }, { text }) => markText(rules, text),
+    mark: ({ rules }, { text }, asked) => markText(rules, text, asked),
     key(setup) {
       const text = firstKey(setup);
       return text === '' ? null : { text };
@@ -66,5 +68,6 @@ export const shortText: KindWith<'marked' | 'typed' | 'valued', ShortTextSetup, 
     response: (_, text) => ({ text }),
     responseText: (_, { text }) => text,
   },
+  worded: wordedBy<ShortTextSetup, ShortTextResponse>(),
   valued: { value: (_, { text }) => text.trim() || null },
 };

@@ -1,12 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { stored } from '../../base/exact';
+import { pointsFrom } from '../../../../tests/drivers/text-points';
+import { DOUBTS_NONE } from './doubts';
 import { markText, rulesFromKey, type TextRules } from './rules';
 
 const rules = (...words: string[]): TextRules => ({
   ...rulesFromKey(''),
   otherwise: 'zero',
-  doubts: { negation: 'ignored', longWithoutHit: false, opposites: false, hedges: false, heap: false, order: false },
-  rules: [{ when: 'keywords', groups: [{ need: 'all', words, share: '1' }], feedback: '' }],
+  doubts: DOUBTS_NONE,
+  rules: [pointsFrom([{ need: 'all', words, share: '1' }])],
 });
 const share = (wanted: string[], text: string): string => {
   const marking = markText(rules(...wanted), text);
@@ -28,6 +30,6 @@ describe('numbers inside a text', () => {
 
   it('stand beside words in one group, and are the evidence', () => {
     const marking = markText(rules('gearbox', '83 °C'), 'The gearbox oil was at 83 °C then.');
-    expect(marking.trace.find(({ code }) => code === 'keywords-found')?.evidence).toEqual(['gearbox', '83 °C']);
+    expect(marking.trace.find(({ code }) => code === 'point-met')?.evidence).toEqual(['gearbox', '83 °C']);
   });
 });

@@ -1,22 +1,24 @@
 import { describe, expect, it } from 'vitest';
 import { cpuTime } from '../../../../tests/drivers/cpu-time';
+import { pointsFrom, type WordGroup } from '../../../../tests/drivers/text-points';
 import { stored } from '../../base/exact';
 import type { Marking } from '../marking';
 import { type Doubts, DOUBTS_ALL, DOUBTS_NONE } from './doubts';
-import { type KeywordGroup, markText, rulesFromKey, type TextRule, type TextRules, textRulesReadiness } from './rules';
+import { textRulesReadiness } from './readiness';
+import { markText, rulesFromKey, type TextRule, type TextRules } from './rules';
 import { FORGIVES_ALL } from './words';
 
 const share = (m: Marking): string => (m.state === 'marked' ? stored(m.share) : (m.trace.at(-1)?.code ?? 'waits'));
 
-function keywords(groups: KeywordGroup[], more: Partial<TextRules> = {}): TextRules {
+function keywords(groups: WordGroup[], more: Partial<TextRules> = {}): TextRules {
   return {
     ...rulesFromKey(''),
-    rules: [{ when: 'keywords', groups, feedback: '' }],
+    rules: [pointsFrom(groups)],
     otherwise: 'zero',
     ...more,
   };
 }
-const any = (...words: string[]): KeywordGroup => ({ need: 'any', words, share: '1' });
+const any = (...words: string[]): WordGroup => ({ need: 'any', words, share: '1' });
 const brake = keywords([any('brake', 'pitch')]);
 
 describe('signs of doubt', () => {
@@ -25,13 +27,14 @@ describe('signs of doubt', () => {
     ['It is not the brake.', 'doubt-negation'],
     ['It stops without a brake', 'doubt-negation'],
     ["The brake doesn't stop it", 'doubt-negation'],
-    ['The brake or the wind', 'doubt-hedge'],
+    ['The brake or the wind', 'doubt-alternatives'],
+    ['The brake or the pitch', '1'],
     ['The pitch increases the force and decreases it, so pitch', '1'],
     ['The blade goes round and round in the wind and nobody knows what makes it go', 'doubt-negation'],
   ] as const)('%j: %s', (answer, expected) => {
     const marking = markText(brake, answer);
     if (answer.includes('nobody'))
-      expect(marking).toMatchObject({ state: 'waits', trace: [{ code: 'no-rule-matched' }, { code: 'doubt-long' }] });
+      expect(marking).toMatchObject({ state: 'waits', trace: [{ code: 'no-rule-matched' }, { code: 'doubt-unread' }] });
     else expect(share(marking)).toBe(expected);
   });
 
@@ -43,16 +46,16 @@ describe('signs of doubt', () => {
 
   it('see a heap of keywords, but not a sentence with all of them', () => {
     const rules = keywords([{ need: 'all', words: ['lift', 'drag', 'torque', 'speed'], share: '1' }]);
-    expect(share(markText(rules, 'lift drag torque speed'))).toBe('doubt-heap');
+    expect(share(markText(rules, 'lift drag torque speed'))).toBe('doubt-stuffing');
     expect(share(markText(rules, 'The lift and the drag make the torque of the speed'))).toBe('1');
   });
 
   it.each<[keyof Doubts, string, TextRules]>([
     ['negation', 'not the brake', brake],
-    ['hedges', 'the brake or so', brake],
-    ['opposites', 'it increases and decreases', keywords([any('increases')])],
+    ['alternatives', 'the brake or the gearbox', brake],
+    ['contradiction', 'it increases and decreases', keywords([any('increases')])],
     [
-      'heap',
+      'stuffing',
       'lift drag torque speed',
       keywords([{ need: 'all', words: ['lift', 'drag', 'torque', 'speed'], share: '1' }]),
     ],
@@ -77,7 +80,7 @@ describe('signs of doubt', () => {
 });
 
 describe('order, nearness, and what must not occur', () => {
-  const steps = (more: Partial<KeywordGroup>): TextRules =>
+  const steps = (more: Partial<WordGroup>): TextRules =>
     keywords([{ need: 'all', words: ['stop', 'isolate', 'lock'], share: '1', ...more }], { doubts: DOUBTS_NONE });
   it.each([
     [{ ordered: true }, 'first stop, then isolate, then lock', '1'],
@@ -88,14 +91,12 @@ describe('order, nearness, and what must not occur', () => {
   ])('%j in %j: %s', (more, answer, expected) => expect(share(markText(steps(more), answer))).toBe(expected));
 
   it('another order than asked for calls a person, when that is switched on', () => {
-    const doubted = (more: Partial<KeywordGroup>): TextRules => ({
+    const doubted = (more: Partial<WordGroup>): TextRules => ({
       ...steps(more),
       doubts: { ...DOUBTS_NONE, order: true },
     });
-    expect(share(markText(doubted({ ordered: true }), 'first isolate, then stop, then lock'))).toBe(
-      'keywords-out-of-order',
-    );
-    expect(share(markText(doubted({ within: 2 }), 'stop it all, isolate it all, lock'))).toBe('keywords-too-far');
+    expect(share(markText(doubted({ ordered: true }), 'first isolate, then stop, then lock'))).toBe('doubt-order');
+    expect(share(markText(doubted({ within: 2 }), 'stop it all, isolate it all, lock'))).toBe('doubt-order');
     expect(share(markText(doubted({ ordered: true }), 'stop, isolate, lock'))).toBe('1');
     expect(share(markText(doubted({ ordered: true }), 'stop and lock'))).toBe('0');
   });

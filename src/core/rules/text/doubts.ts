@@ -1,248 +1,223 @@
 import { z } from 'zod';
+import { languageBySigns, type LanguageWords, otherLanguage } from '../../text/languages';
+import type { StemLanguage } from '../../text/stems';
 import type { TraceStep } from '../marking';
-import type { PhrasePlace, Word } from './words';
+import { OPPOSITES } from './opposites';
+import type { Reading, Token } from './reading';
+import { phrase } from './wordings';
+import { bareWord } from './reading';
+import type { PhrasePlace } from './words';
 
 /** Signs of doubt that call a person instead of guessing, each switched by itself. */
 export const doubts = z.object({
-  /** "not", "no", "without", "never" beside a hit: a person looks, the hit is refused, or nothing is made of it. */
+  /** What is denied: a person looks, it does not count, or nothing is made of it. */
   negation: z.enum(['waits', 'refused', 'ignored']),
-  /** A longer answer in which no rule finds anything. */
-  longWithoutHit: z.boolean(),
-  /** Both of two opposite words stand in it. */
-  opposites: z.boolean(),
-  /** "although", "or", "or rather", "not only" beside a hit. */
-  hedges: z.boolean(),
-  /** A heap of keywords without a sentence. */
-  heap: z.boolean(),
-  /** All the keywords, but in another order, or further apart, than the rule asks for. */
-  order: z.boolean().default(false),
+  /** Much was not read in an answer that earns less than everything. */
+  unread: z.boolean(),
+  /** One thing is said and denied, or two opposites, or something is taken back. */
+  contradiction: z.boolean(),
+  /** "A or B", where one of them is not wanted. */
+  alternatives: z.boolean(),
+  /** A heap of words that says nothing about how they hang together. */
+  stuffing: z.boolean(),
+  /** Another language than the rules'. */
+  language: z.boolean(),
+  /** All the words of a point, but in another order, or further apart, than it asks for. */
+  order: z.boolean(),
+  /** A phrase of several words, but for a letter of one of them. */
+  nearly: z.boolean().default(true),
+  /** Further pairs of opposites. */
+  opposites: z
+    .array(z.tuple([phrase, phrase]))
+    .max(100)
+    .default([]),
 });
 export type Doubts = z.infer<typeof doubts>;
 
 export const DOUBTS_ALL: Doubts = {
   negation: 'waits',
-  longWithoutHit: true,
-  opposites: true,
-  hedges: true,
-  heap: true,
+  unread: true,
+  contradiction: true,
+  alternatives: true,
+  stuffing: true,
+  language: true,
   order: true,
+  nearly: true,
+  opposites: [],
 };
 export const DOUBTS_NONE: Doubts = {
   negation: 'ignored',
-  longWithoutHit: false,
-  opposites: false,
-  hedges: false,
-  heap: false,
+  unread: false,
+  contradiction: false,
+  alternatives: false,
+  stuffing: false,
+  language: false,
   order: false,
+  nearly: false,
+  opposites: [],
 };
 
-const NEGATIONS = new Set([
-  'not',
-  'no',
-  'without',
-  'never',
-  'neither',
-  'nor',
-  'none',
-  'cannot',
-  'hardly',
-  'nothing',
-  'isnt',
-  'arent',
-  'wasnt',
-  'werent',
-  'doesnt',
-  'dont',
-  'didnt',
-  'cant',
-  'wont',
-  'wouldnt',
-  'shouldnt',
-  'instead',
-  'kein',
-  'keine',
-  'keinen',
-  'nicht',
-  'ohne',
-  'nie',
-  'weder',
-  'pas',
-  'sans',
-  'jamais',
-  'aucun',
-  'aucune',
-  'nunca',
-  'sin',
-  'ni',
-]);
-const HEDGES = new Set([
-  'although',
-  'though',
-  'or',
-  'either',
-  'maybe',
-  'perhaps',
-  'possibly',
-  'unless',
-  'except',
-  'oder',
-  'obwohl',
-  'ou',
-  'quoique',
-  'aunque',
-  'quizás',
-]);
-/** Words that make a sentence of others (common practice, no source). */
-const SENTENCE_WORDS = new Set([
-  'a',
-  'an',
-  'the',
-  'is',
-  'are',
-  'was',
-  'were',
-  'be',
-  'it',
-  'its',
-  'this',
-  'that',
-  'these',
-  'of',
-  'to',
-  'in',
-  'on',
-  'at',
-  'by',
-  'for',
-  'from',
-  'with',
-  'because',
-  'so',
-  'when',
-  'if',
-  'which',
-  'as',
-  'has',
-  'have',
-  'can',
-  'will',
-  'must',
-  'they',
-  'we',
-  'i',
-  'you',
-  'then',
-  'than',
-  'do',
-  'does',
-  'and',
-  'der',
-  'die',
-  'das',
-  'ein',
-  'eine',
-  'ist',
-  'sind',
-  'und',
-  'le',
-  'la',
-  'les',
-  'un',
-  'une',
-  'est',
-  'el',
-  'los',
-  'es',
-  'son',
-  'y',
-  'et',
-]);
-const OPPOSITES: readonly (readonly [string, string])[] = [
-  ['increase', 'decrease'],
-  ['increases', 'decreases'],
-  ['increasing', 'decreasing'],
-  ['rise', 'fall'],
-  ['rises', 'falls'],
-  ['higher', 'lower'],
-  ['high', 'low'],
-  ['more', 'less'],
-  ['greater', 'smaller'],
-  ['larger', 'smaller'],
-  ['faster', 'slower'],
-  ['hot', 'cold'],
-  ['warm', 'cold'],
-  ['warmer', 'colder'],
-  ['open', 'closed'],
-  ['opens', 'closes'],
-  ['positive', 'negative'],
-  ['parallel', 'series'],
-  ['clockwise', 'anticlockwise'],
-  ['clockwise', 'counterclockwise'],
-  ['left', 'right'],
-  ['up', 'down'],
-  ['upwind', 'downwind'],
-  ['before', 'after'],
-  ['above', 'below'],
-  ['inside', 'outside'],
-  ['attract', 'repel'],
-  ['attracts', 'repels'],
-  ['gain', 'loss'],
-  ['input', 'output'],
-  ['stall', 'feather'],
-  ['accelerates', 'brakes'],
-  ['same', 'different'],
-  ['constant', 'variable'],
-  ['direct', 'alternating'],
-  ['rotor', 'stator'],
-  ['always', 'never'],
-];
-
-/** How many words before a hit a denial still reaches, and how many after. */
-const REACH_BEFORE = 3;
-const REACH_AFTER = 2;
-const LONG = 12;
-
-const plain = (word: Word): string => word.shown.toLowerCase().replace(/['’]/g, '');
-
-/** The denial beside a place in the answer; null when there is none. What belongs to the wanted phrase itself is no denial. */
-export function denialBeside(words: readonly Word[], { from, to }: PhrasePlace): string | null {
-  const before = words.slice(Math.max(0, from - REACH_BEFORE), from);
-  const after = words.slice(to, to + REACH_AFTER);
-  const denial = [...before, ...after].find((word) => NEGATIONS.has(plain(word)));
-  return denial?.shown ?? null;
+export interface Doubting {
+  reading: Reading;
+  /** A phrase that stands in it but for a letter. */
+  nearly: () => PhrasePlace | null;
+  /** Whether some phrase of the rules covers a word. */
+  read: (index: number) => boolean;
+  /** Whether a word stands in the question. */
+  asked: (bare: string) => boolean;
+  words: LanguageWords;
+  language: StemLanguage | 'none';
+  doubts: Doubts;
 }
 
-/** What makes it doubtful to mark an answer by its hits; null when nothing does. */
-export function doubtIn(words: readonly Word[], hits: readonly PhrasePlace[], doubts: Doubts): TraceStep | null {
-  if (hits.length === 0) return null;
-  if (doubts.negation === 'waits') {
-    const denied = hits.map((hit) => denialBeside(words, hit)).find((denial) => denial !== null);
-    if (denied) return { code: 'doubt-negation', evidence: [denied] };
+/** So many words have to be unread, and such a part of all that have a matter of their own, before a person is called. */
+const MUCH = 5;
+const MOST_PART = 0.5;
+
+/** Words with a matter of their own that no rule has read and the question did not ask with. */
+export function unreadWords(
+  { reading, asked, words }: Pick<Doubting, 'reading' | 'asked' | 'words'>,
+  touched: readonly PhrasePlace[],
+): Token[] {
+  const read = new Set(touched.flatMap(({ from, to }) => Array.from({ length: to - from }, (_, i) => from + i)));
+  return reading.tokens.filter((token, index) => hasMatter(token, words) && !read.has(index) && !asked(token.bare));
+}
+
+/** Whether a word says something by itself. */
+export const hasMatter = ({ bare }: Token, words: LanguageWords): boolean =>
+  !words.function.has(bare) && (bare.length > 2 || !/^\p{L}+$/u.test(bare));
+
+/** Whether much of an answer was not read. */
+export function unreadDoubt(looking: Doubting, touched: readonly PhrasePlace[]): TraceStep | null {
+  if (!looking.doubts.unread) return null;
+  const unread = unreadWords(looking, touched);
+  const all = looking.reading.tokens.filter((token) => hasMatter(token, looking.words) && !looking.asked(token.bare));
+  if (unread.length < MUCH || unread.length < all.length * MOST_PART) return null;
+  return {
+    code: 'doubt-unread',
+    values: { words: unread.length },
+    evidence: unread.slice(0, 8).map(({ shown }) => shown),
+  };
+}
+
+/**
+ * A denial of something that no rule has read, in an answer that would earn
+ * everything: "without cutting it" may turn all the rest round.
+ */
+export function looseDenial(
+  { reading: { tokens }, asked, read, words, doubts }: Doubting,
+  touched: readonly PhrasePlace[],
+): TraceStep | null {
+  if (doubts.negation !== 'waits') return null;
+  for (const [index, token] of tokens.entries()) {
+    if (!words.denials.has(token.bare) || touched.some(({ from, to }) => index >= from && index < to)) continue;
+    if (!touched.some(({ from }) => tokens[from]?.sentence === token.sentence)) continue;
+    const behind = tokens
+      .slice(index + 1, index + 5)
+      .filter((next) => next.segment === token.segment && hasMatter(next, words));
+    const [denied] = behind;
+    if (denied && !asked(denied.bare) && !behind.some((next) => read(tokens.indexOf(next))))
+      return { code: 'doubt-negation', evidence: [`${token.shown} … ${denied.shown}`] };
   }
-  if (doubts.hedges) {
-    const hedge = hits
-      .flatMap((hit) => words.slice(Math.max(0, hit.from - 3), hit.to + 3))
-      .find((word) => HEDGES.has(plain(word)));
-    if (hedge) return { code: 'doubt-hedge', evidence: [hedge.shown] };
-  }
-  if (doubts.opposites) {
-    const all = new Set(words.map(plain));
-    const touched = new Set(hits.flatMap((hit) => words.slice(hit.from, hit.to).map(plain)));
-    const pair = OPPOSITES.find(([a, b]) => all.has(a) && all.has(b) && (touched.has(a) || touched.has(b)));
-    if (pair) return { code: 'doubt-opposites', evidence: [...pair] };
-  }
-  if (doubts.heap && isHeap(words, hits)) return { code: 'doubt-heap' };
   return null;
 }
 
-/** Four or more hits that are nearly all there is, without a word that would make a sentence. */
-function isHeap(words: readonly Word[], hits: readonly PhrasePlace[]): boolean {
-  const covered = new Set(hits.flatMap((hit) => Array.from({ length: hit.to - hit.from }, (_, i) => hit.from + i)));
-  if (hits.length < 4 || covered.size < words.length * 0.75) return false;
-  return !words.some((word) => SENTENCE_WORDS.has(plain(word)));
+/** A phrase but for a letter that makes another word of it: "lost leader" for "loss leader". */
+export function nearlyDoubt({ nearly, doubts }: Doubting): TraceStep | null {
+  const place = doubts.nearly ? nearly() : null;
+  return place ? { code: 'doubt-nearly', evidence: [place.shown] } : null;
 }
 
-/** Whether an answer without any hit is long enough that a person should look. */
-export function isLong(words: readonly Word[]): boolean {
-  return words.length >= LONG;
+/** Another language than that of the rules. */
+export function languageDoubt({ reading, language, doubts }: Doubting): TraceStep | null {
+  if (!doubts.language || language === 'none') return null;
+  const bare = reading.tokens.map((token) => token.bare);
+  const other = otherLanguage(bare, language) ?? languageBySigns(reading.text, bare, language);
+  return other ? { code: 'doubt-language', values: { language: other } } : null;
 }
+
+/** What makes it doubtful to mark an answer by its hits; null when nothing does. */
+export function doubtIn(looking: Doubting, hits: readonly PhrasePlace[], list: boolean): TraceStep | null {
+  if (hits.length === 0) return null;
+  const { doubts } = looking;
+  return (
+    (doubts.contradiction ? (takenBack(looking) ?? opposed(looking, hits)) : null) ??
+    (doubts.alternatives ? alternative(looking, hits) : null) ??
+    (doubts.stuffing && isHeap(looking, hits, list) ? { code: 'doubt-stuffing' } : null)
+  );
+}
+
+/** "No, I mean …" */
+function takenBack({ reading, words }: Doubting): TraceStep | null {
+  if (!reading.tokens.some(({ bare }) => words.corrections.some((cue) => cue.startsWith(bare)))) return null;
+  const said = ` ${reading.tokens.map(({ bare }) => bare).join(' ')} `;
+  const cue = words.corrections.find((correction) => said.includes(` ${correction} `));
+  return cue === undefined ? null : { code: 'doubt-taken-back', evidence: [cue] };
+}
+
+/** Both of two opposite words, one of them among the hits, the other read by no rule and not asked with. */
+function opposed(
+  { reading: { tokens }, read, asked, doubts }: Doubting,
+  hits: readonly PhrasePlace[],
+): TraceStep | null {
+  const own = doubts.opposites.map(([a, b]) => [bareWord(a), bareWord(b)] as const);
+  const touched = hits.flatMap(({ from, to }) => tokens.slice(from, to).map(({ bare }) => bare));
+  for (const word of touched) {
+    const others = [
+      ...(OPPOSITES.get(word) ?? []),
+      ...own.flatMap(([a, b]) => (a === word ? [b] : b === word ? [a] : [])),
+    ];
+    if (others.length === 0) continue;
+    const loose = tokens.find(({ bare }, index) => others.includes(bare) && !read(index) && !asked(bare));
+    if (loose) return { code: 'doubt-opposites', evidence: [word, loose.bare] };
+  }
+  return null;
+}
+
+/** "A or B": a hit on one side, on the other words that no rule has read. */
+function alternative({ reading: { tokens }, read, words }: Doubting, hits: readonly PhrasePlace[]): TraceStep | null {
+  for (const [index, token] of tokens.entries()) {
+    if (!token.choice) continue;
+    const word = words.ors.has(tokens[index - 1]?.bare ?? '');
+    const right = word ? neighbour(tokens, index, 1, words) : index;
+    const left = word ? neighbour(tokens, index - 2, -1, words) : index - 1;
+    if (left === null || right === null || read(left) === read(right)) continue;
+    const hit = read(left) ? left : right;
+    if (!hits.some(({ from, to }) => hit >= from && hit < to)) continue;
+    const [a, b] = [tokens[left]?.shown ?? '', tokens[right]?.shown ?? ''];
+    // "Na/K", "m/s": signs, not words.
+    if (Math.min(a.length, b.length) <= 2) continue;
+    return { code: 'doubt-alternatives', evidence: [a, b] };
+  }
+  return null;
+}
+
+/** The nearest word with a matter of its own in one direction, within the sentence. */
+function neighbour(tokens: readonly Token[], start: number, step: 1 | -1, words: LanguageWords): number | null {
+  const sentence = tokens[start]?.sentence;
+  for (let at = start; at >= 0 && at < tokens.length && Math.abs(at - start) < 4; at += step) {
+    const token = tokens[at];
+    if (!token || token.sentence !== sentence) return null;
+    if (hasMatter(token, words)) return at;
+  }
+  return null;
+}
+
+/**
+ * Words that are nearly all there is, none of them a small one that would make
+ * a sentence. With commas between them they may be a list: then only where no
+ * list is asked for, and they are many and short. Arrows and lines make notes
+ * of them.
+ */
+function isHeap({ reading, words }: Doubting, hits: readonly PhrasePlace[], list: boolean): boolean {
+  const { tokens, parted } = reading;
+  if (parted === 'notes' || tokens.length < 4 || hits.length < 2) return false;
+  const covered = new Set(hits.flatMap((hit) => Array.from({ length: hit.to - hit.from }, (_, i) => hit.from + i)));
+  if (covered.size < tokens.length * 0.4) return false;
+  const items = new Set(tokens.map(({ segment }) => segment)).size;
+  if (parted === 'commas' && (list || items < 5 || tokens.length > items * 2.2)) return false;
+  return !tokens.some(({ bare }, index) => !covered.has(index) && (words.function.has(bare) || VERBAL.test(bare)));
+}
+
+/** What looks like a verb with a subject (common practice, no source): a heap has none. */
+const VERBAL = /(?:ed|ing)$/;

@@ -26,12 +26,16 @@ export function plainQuotes(text: string): string {
   return text.replace(SINGLE_QUOTES, "'").replace(DOUBLE_QUOTES, '"').replace(DASHES, '-');
 }
 
+/** What most answers are made of: nothing in it is folded away but blanks. */
+const PLAIN = /^[ -~]*$/;
+
 /**
  * The text with everything taken away that a reader does not see: compatibility
  * forms (ﬁ, ², full width), invisible characters, other scripts' digits, typographic
  * quotes and dashes, runs of spaces. Capitals and accents stay.
  */
 export function plainReading(text: string): string {
+  if (PLAIN.test(text)) return text.replace(/ {2,}/g, ' ').trim();
   return plainQuotes(plainDigits(text.normalize('NFKC')))
     .replace(INVISIBLE, '')
     .replace(STRAY_JOINER, '')

@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { pointsFrom } from '../../../../tests/drivers/text-points';
 import { cpuTime } from '../../../../tests/drivers/cpu-time';
 import { stored } from '../../base/exact';
 import type { Marking } from '../marking';
-import { markText, rulesFromKey, type TextRules, textRulesReadiness } from './rules';
+import { textRulesReadiness } from './readiness';
+import { markText, rulesFromKey, type TextRules } from './rules';
 import { DOUBTS_NONE } from './doubts';
 import { type Forgives, FORGIVES_ALL } from './words';
 
@@ -57,17 +59,12 @@ describe('a typed key', () => {
 describe('keywords', () => {
   const groups = (need: 'any' | 'all' | number): TextRules => ({
     forgives: FORGIVES_ALL,
-    rules: [
-      {
-        when: 'keywords',
-        groups: [{ need, words: ['stop', 'isolate', 'lock', 'prove dead'], share: '1' }],
-        feedback: '',
-      },
-    ],
+    rules: [pointsFrom([{ need, words: ['stop', 'isolate', 'lock', 'prove dead'], share: '1' }])],
     calls: [],
     doubts: DOUBTS_NONE,
     otherwise: 'zero',
     otherwiseFeedback: 'Look again.',
+    lists: [],
   });
   it.each([
     ['any', 'I lock it.', '1'],
@@ -84,22 +81,18 @@ describe('keywords', () => {
     const rules: TextRules = {
       ...groups('any'),
       rules: [
-        {
-          when: 'keywords',
-          feedback: '',
-          groups: [
-            { need: 'any', words: ['vibration', 'shakes'], share: '1/2' },
-            { need: 'any', words: ['once', 'each turn'], share: '1/2' },
-          ],
-        },
+        pointsFrom([
+          { need: 'any', words: ['vibration', 'shakes'], share: '1/2' },
+          { need: 'any', words: ['once', 'each turn'], share: '1/2' },
+        ]),
       ],
     };
     const marking = markText(rules, 'It Shakes a lot');
     expect(share(marking)).toBe('1/2');
     expect(marking.trace).toEqual([
       { code: 'rule', values: { number: 1 } },
-      { code: 'keywords-found', values: { share: '1/2', words: 'vibration, shakes' }, evidence: ['Shakes'] },
-      { code: 'keywords-missing', values: { found: 0, wanted: 1, words: 'once, each turn' } },
+      { code: 'point-missing', values: { point: 'once' } },
+      { code: 'point-met', values: { point: 'vibration', share: '1/2' }, evidence: ['Shakes'] },
     ]);
     expect(share(markText(rules, 'shakes once'))).toBe('1');
     expect(markText(rules, 'nothing')).toMatchObject({ state: 'marked', feedback: 'Look again.' });
@@ -108,7 +101,7 @@ describe('keywords', () => {
   it('are found in other scripts and with markup as plain text', () => {
     const rules = (word: string): TextRules => ({
       ...groups('any'),
-      rules: [{ when: 'keywords', feedback: '', groups: [{ need: 'any', words: [word], share: '1' }] }],
+      rules: [pointsFrom([{ need: 'any', words: [word], share: '1' }])],
     });
     expect(share(markText(rules('ريح'), 'هذه ريح قوية'))).toBe('1');
     expect(share(markText(rules('<b>'), 'a <b> c'))).toBe('1');
@@ -124,9 +117,9 @@ it('readiness names what is missing', () => {
   expect(textRulesReadiness({ ...rulesFromKey(''), otherwise: 'zero' }).map((f) => f.code)).toEqual(['no-key']);
   const few: TextRules = {
     ...rulesFromKey(''),
-    rules: [{ when: 'keywords', feedback: '', groups: [{ need: 3, words: ['a'], share: '1/2' }] }],
+    rules: [pointsFrom([{ need: 3, words: ['a'], share: '1/2' }])],
   };
-  expect(textRulesReadiness(few).map((f) => f.code)).toEqual(['keywords-too-few', 'keywords-do-not-add-up']);
+  expect(textRulesReadiness(few).map((f) => f.code)).toEqual(['keywords-too-few', 'points-do-not-add-up']);
 });
 
 describe('wordings, patterns and articles', () => {
@@ -164,7 +157,7 @@ describe('keywords in order and near each other', () => {
     ...rulesFromKey(''),
     doubts: DOUBTS_NONE,
     otherwise: 'zero',
-    rules: [{ when: 'keywords', groups: [{ need: words.length - 1 || 1, words, share: '1', ...more }], feedback: '' }],
+    rules: [pointsFrom([{ need: words.length - 1 || 1, words, share: '1', ...more }])],
   });
   const earns = (rules: TextRules, text: string): boolean => {
     const marking = markText(rules, text);

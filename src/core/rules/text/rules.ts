@@ -1,26 +1,27 @@
 import { z } from 'zod';
-import { type Finding, stops, warns } from '../../base/finding';
-import { RE2JS } from 're2js';
-import { type Exact, exact, ONE, shareText, sum, ZERO } from '../../base/exact';
-import { marked, type Marking, type TraceStep, waits } from '../marking';
-import { denialBeside, doubtIn, type Doubts, doubts, DOUBTS_ALL, DOUBTS_NONE, isLong } from './doubts';
+import { type Exact, exact, shareText, ZERO } from '../../base/exact';
 import type { Put } from '../../content/put';
+import { type LanguageWords, wordsOfLanguage } from '../../text/languages';
+import { marked, type Marking, type TraceStep, waits } from '../marking';
+import {
+  type Doubting,
+  doubtIn,
+  doubts,
+  DOUBTS_ALL,
+  languageDoubt,
+  looseDenial,
+  nearlyDoubt,
+  unreadDoubt,
+} from './doubts';
+import { denialsIn } from './denials';
+import { listsOf, wordList } from './lists';
 import { type Answer, Matcher } from './matcher';
-import { type Forgives, forgives, FORGIVES_ALL, type PhrasePlace, type Likeness, likeAnswer, seen } from './words';
-
-const phrase = z.string().trim().min(1).max(200);
-
-/** Words or phrases of which some must occur (or none may); a fulfilled group adds its share. */
-const keywordGroup = z.object({
-  need: z.union([z.literal('any'), z.literal('all'), z.literal('none'), z.number().int().min(1).max(20)]),
-  words: z.array(phrase).min(1).max(40),
-  share: shareText,
-  /** What is found has to stand in the order of the list. */
-  ordered: z.boolean().optional(),
-  /** What is found has to stand within so many words of each other. */
-  within: z.number().int().min(1).max(100).optional(),
-});
-export type KeywordGroup = z.infer<typeof keywordGroup>;
+import { compiledPattern } from './patterns';
+import { pointsIn, type PointsRule, pointsRule, wordingsIn } from './points';
+import { type PointsVerdict, tryPoints } from './try-points';
+import { type Asked, askedIn } from './asked';
+import { isJoined, phrase, phrasesIn, placementsOf, type Wording, wording } from './wordings';
+import { type Forgives, forgives, FORGIVES_ALL, type Likeness, likeAnswer, type PhrasePlace, seen } from './words';
 
 const textRule = z.discriminatedUnion('when', [
   z.object({
@@ -29,11 +30,7 @@ const textRule = z.discriminatedUnion('when', [
     share: shareText,
     feedback: z.string().max(1000),
   }),
-  z.object({
-    when: z.literal('keywords'),
-    groups: z.array(keywordGroup).min(1).max(10),
-    feedback: z.string().max(1000),
-  }),
+  pointsRule,
   z.object({
     when: z.literal('pattern'),
     /** A regular expression (RE2 syntax) that the whole answer has to match. */
@@ -47,12 +44,14 @@ export type TextRule = z.infer<typeof textRule>;
 export const textRules = z.object({
   forgives,
   rules: z.array(textRule).max(20),
-  /** Words that call a person, wherever they stand. */
-  calls: z.array(phrase).max(40).default([]),
-  doubts: doubts.default(DOUBTS_NONE),
+  /** Words and patterns that call a person, wherever they stand. */
+  calls: z.array(wording).max(40).default([]),
+  doubts: doubts.default(DOUBTS_ALL),
   /** What happens to an answer on which no rule decides. */
   otherwise: z.enum(['waits', 'zero']),
-  otherwiseFeedback: z.string().max(1000),
+  otherwiseFeedback: z.string().max(1000).default(''),
+  /** The word lists that are used by name, as they were when the rules were set. */
+  lists: z.array(wordList).max(40).default([]),
 });
 export type TextRules = z.infer<typeof textRules>;
 
@@ -75,71 +74,143 @@ export function rulesFromKey(key: string): TextRules {
     doubts: DOUBTS_ALL,
     otherwise: 'waits',
     otherwiseFeedback: '',
+    lists: [],
   };
 }
 
 /**
- * Marks a typed answer: the first rule that holds gives its share. Keyword
- * groups add up to at most the whole; a group of words that must not occur earns nothing by itself. It waits when a word calls a person,
- * when a sign of doubt stands beside what was found, and when it is longer
- * than 5000 characters.
+ * Marks a typed answer: the first rule that holds gives its share. The points
+ * of a rule add up to at most the whole. It waits when a word calls a person,
+ * when a sign of doubt stands in it, and when it is longer than 5000
+ * characters. `asked` is the text of the question: what is copied from it earns
+ * nothing by itself, and its words are no unread ones.
  */
-export function markText(rules: TextRules, text: string): Marking {
+export function markText(rules: TextRules, text: string, asked = ''): Marking {
   if (text.length > 5000) return waits([{ code: 'text-too-long' }]);
-  const matcher = matcherOf(rules);
+  const { matcher } = preparedOf(rules);
   const answer = matcher.read(text);
-  const { words } = answer;
-  const call = rules.calls.map((word) => matcher.find(answer, word)[0]).find((found) => found !== undefined);
+  const looking = lookingIn(rules, answer, askedIn(asked, rules.forgives));
+  const call = rules.calls.map((one) => placementsOf(one, looking, () => true)[0]?.[0]).find((found) => found);
   if (call) return waits([{ code: 'word-calls', evidence: [call.shown] }]);
-  let touched = false;
+  const touched: PhrasePlace[] = [];
   for (const [index, rule] of rules.rules.entries()) {
+    const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
+    if (rule.when === 'points') {
+      const verdict = tryPoints(rule, looking);
+      touched.push(...verdict.touched);
+      const doubt = doubtOf(verdict, looking, rule);
+      if (doubt) return waits([at, ...verdict.trace, doubt]);
+      if (verdict.share) return marked(verdict.share, [at, ...verdict.trace], rule.feedback);
+      continue;
+    }
     const verdict =
       rule.when === 'exact'
         ? tryExact(rule, text, rules.forgives, matcher.own)
-        : rule.when === 'pattern'
-          ? tryPattern(rule, text, rules.forgives)
-          : tryKeywords(rule, answer, matcher, rules.doubts);
-    touched ||= verdict.hits.length > 0;
-    const at: TraceStep = { code: 'rule', values: { number: index + 1 } };
-    const doubt = rule.when === 'keywords' ? doubtIn(words, verdict.hits, rules.doubts) : null;
-    if (doubt) return waits([at, ...verdict.trace, doubt]);
-    if (rules.doubts.order && verdict.trace.some(({ code }) => MISPLACED.has(code)))
-      return waits([at, ...verdict.trace]);
-    if (verdict.share) return marked(verdict.share, [at, ...verdict.trace], rule.feedback);
+        : tryPattern(rule, text, rules.forgives);
+    if (verdict) return marked(verdict.share, [at, ...verdict.trace], rule.feedback);
   }
   const nothing: TraceStep = { code: 'no-rule-matched' };
-  if (rules.doubts.longWithoutHit && !touched && isLong(words)) return waits([nothing, { code: 'doubt-long' }]);
+  const doubt = languageDoubt(looking) ?? nearlyDoubt(looking) ?? unreadDoubt(looking, touched);
+  if (doubt) return waits([nothing, doubt]);
   return rules.otherwise === 'zero' ? marked(ZERO, [nothing], rules.otherwiseFeedback) : waits([nothing]);
 }
 
-/** All the words of a group are there, but not where the rule wants them. */
-const MISPLACED = new Set(['keywords-out-of-order', 'keywords-too-far']);
-
-interface Verdict {
-  /** Null when the rule does not hold. */
-  share: Exact | null;
-  trace: TraceStep[];
-  hits: PhrasePlace[];
+/** How an answer was read, without its mark: which words some point has read, and which points it has. */
+export function lookAt(rules: TextRules, text: string, asked = '') {
+  const { matcher } = preparedOf(rules);
+  const answer = matcher.read(text.slice(0, 5000));
+  const looking = lookingIn(rules, answer, askedIn(asked, rules.forgives));
+  const read = new Set<number>();
+  const met = new Set<string>();
+  for (const [index, rule] of rules.rules.entries()) {
+    if (rule.when !== 'points') continue;
+    const { touched, met: ids } = tryPoints(rule, looking);
+    for (const { from, to } of touched) for (let at = from; at < to; at++) read.add(at);
+    for (const id of ids) met.add(`${index}:${id}`);
+  }
+  return { answer, words: looking.words, read, met, has: looking.asked };
 }
 
-const NOTHING: Verdict = { share: null, trace: [], hits: [] };
+/** What makes it doubtful to give an answer what its points come to. */
+function doubtOf(
+  { share, trace, hits, touched, doubt }: PointsVerdict,
+  looking: Doubting,
+  rule: PointsRule,
+): TraceStep | null {
+  if (doubt) return doubt;
+  const beside = doubtIn(looking, hits, isList(rule));
+  if (beside) return beside;
+  const { doubts } = looking;
+  const misplaced = doubts.order ? trace.find(({ code }) => code === 'point-misplaced') : undefined;
+  if (misplaced) return { code: 'doubt-order', ...(misplaced.evidence ? { evidence: misplaced.evidence } : {}) };
+  if (!share) return null;
+  const foreign = languageDoubt(looking);
+  if (foreign || share.equals(1)) return foreign ?? looseDenial(looking, touched);
+  return nearlyDoubt(looking) ?? unreadDoubt(looking, touched);
+}
 
-const matchers = new WeakMap<TextRules, Matcher>();
+/** Whether a rule asks for things to be named, so that a heap of words is an answer. */
+const isList = ({ sets }: PointsRule): boolean =>
+  sets.some(({ most, points }) => most !== null || (sets.length === 1 && points.length === 1));
 
-/** One matcher for a rule set, made when it is first needed. */
-function matcherOf(rules: TextRules): Matcher {
-  const known = matchers.get(rules);
+interface Prepared {
+  matcher: Matcher;
+  words: LanguageWords;
+  expand: (phrase: string) => readonly string[];
+}
+const prepared = new WeakMap<TextRules, Prepared>();
+
+/** The matcher of a rule set and its word lists, made when they are first needed. */
+function preparedOf(rules: TextRules): Prepared {
+  const known = prepared.get(rules);
   if (known) return known;
-  const phrases = rules.rules.flatMap((rule) =>
-    rule.when === 'exact' ? rule.answers : rule.when === 'keywords' ? rule.groups.flatMap((group) => group.words) : [],
-  );
-  const made = new Matcher([...phrases, ...rules.calls], rules.forgives);
-  matchers.set(rules, made);
+  const expand = listsOf(rules.lists);
+  const wordings: Wording[] = [
+    ...rules.calls,
+    ...rules.rules.flatMap((rule) =>
+      rule.when === 'exact' ? rule.answers : rule.when === 'points' ? wordingsIn(rule) : [],
+    ),
+  ];
+  const phrases = wordings.flatMap(phrasesIn).flatMap((one) => [...expand(one)]);
+  const matcher = new Matcher(phrases, rules.forgives);
+  const language = wordsOfLanguage(rules.forgives.endings);
+  // "Fewer" takes from nothing where the rules themselves ask for it.
+  const lessening = new Set([...language.lessening].filter((word) => !matcher.own.has(word)));
+  const made = { matcher, words: { ...language, lessening }, expand };
+  prepared.set(rules, made);
   return made;
+}
+
+function lookingIn(rules: TextRules, answer: Answer, asked: Asked) {
+  const covered = new Set<number>();
+  for (const places of answer.places.values())
+    for (const { from, to } of places) for (let at = from; at < to; at++) covered.add(at);
+  const { expand, words } = preparedOf(rules);
+  const language = rules.forgives.endings;
+  const copied = asked.copiedIn(answer.tokens);
+  return {
+    answer,
+    expand,
+    anyCapitals: rules.forgives.capitals,
+    language,
+    words,
+    denial: denialsIn(answer, words),
+    doubts: rules.doubts,
+    own: ({ from, to }: { from: number; to: number }) => !copied || !copied.slice(from, to).every(Boolean),
+    reading: answer,
+    nearly: answer.nearly,
+    read: (index: number) => covered.has(index),
+    asked: asked.has,
+  };
 }
 
 function forgiven(likeness: Likeness, shown: string): TraceStep[] {
   return likeness === 'same' ? [] : [{ code: `forgiven-${likeness}`, evidence: [shown] }];
+}
+
+interface Verdict {
+  share: Exact;
+  trace: TraceStep[];
 }
 
 function tryExact(
@@ -147,215 +218,66 @@ function tryExact(
   answer: string,
   past: Forgives,
   others: ReadonlySet<string>,
-): Verdict {
+): Verdict | null {
   for (const wanted of rule.answers) {
     const likeness = likeAnswer(wanted, answer, past, others);
     if (likeness === null) continue;
     const trace = [{ code: 'text-equal', values: { wanted } }, ...forgiven(likeness, answer.trim())];
-    return { share: exact(rule.share), trace, hits: [] };
+    return { share: exact(rule.share), trace };
   }
-  return NOTHING;
+  return null;
 }
 
 /** A pattern says itself which letters it wants: where capitals are forgiven it reads past them, and the answer keeps its own. */
-function tryPattern(rule: TextRule & { when: 'pattern' }, text: string, past: Forgives): Verdict {
+function tryPattern(rule: TextRule & { when: 'pattern' }, text: string, past: Forgives): Verdict | null {
   const answer = seen(text, { ...past, capitals: false });
-  if (!compiledPattern(rule.pattern, past.capitals)?.matches(answer)) return NOTHING;
-  return {
-    share: exact(rule.share),
-    trace: [{ code: 'pattern-matched', values: { pattern: rule.pattern } }],
-    hits: [],
-  };
-}
-
-/** The pattern, matched in linear time (RE2); null when it is none. */
-function compiledPattern(pattern: string, anyCapitals = false): RE2JS | null {
-  try {
-    return pattern === '' ? null : RE2JS.compile(pattern, anyCapitals ? RE2JS.CASE_INSENSITIVE : 0);
-  } catch {
-    return null;
-  }
-}
-
-function tryKeywords(
-  rule: TextRule & { when: 'keywords' },
-  answer: Answer,
-  matcher: Matcher,
-  { negation }: Doubts,
-): Verdict {
-  const trace: TraceStep[] = [];
-  const earned: Exact[] = [];
-  const hits: PhrasePlace[] = [];
-  for (const group of rule.groups) {
-    const places = group.words.map((word) =>
-      matcher
-        .find(answer, word)
-        .filter((found) => negation !== 'refused' || denialBeside(answer.words, found) === null),
-    );
-    const found = places.flatMap(([first]) => (first ? [first] : []));
-    const evidence = found.map((hit) => hit.shown);
-    const list = group.words.join(', ');
-    if (group.need === 'none') {
-      if (found.length > 0) return { share: null, trace: [{ code: 'keywords-forbidden', evidence }], hits };
-      continue;
-    }
-    hits.push(...found);
-    const wanted = group.need === 'any' ? 1 : group.need === 'all' ? group.words.length : group.need;
-    const placed = found.length >= wanted && inPlace(group, places, wanted);
-    if (placed) {
-      earned.push(exact(group.share));
-      trace.push({ code: 'keywords-found', values: { share: group.share, words: list }, evidence });
-      trace.push(...found.flatMap(({ likeness, shown }) => forgiven(likeness, shown)));
-    } else if (found.length >= wanted) {
-      trace.push({
-        code: group.ordered ? 'keywords-out-of-order' : 'keywords-too-far',
-        values: { words: list },
-        evidence,
-      });
-    } else {
-      trace.push({
-        code: 'keywords-missing',
-        values: {
-          found: evidence.length,
-          wanted,
-          words: group.words.filter((_, i) => places[i]?.length === 0).join(', '),
-        },
-        ...(evidence.length ? { evidence } : {}),
-      });
-    }
-  }
-  if (earned.length === 0) return { share: null, trace, hits };
-  const total = sum(earned);
-  return { share: total.compare(1) > 0 ? ONE : total, trace, hits };
-}
-
-/** A word of a group where it was found. */
-interface Hit {
-  word: number;
-  from: number;
-}
-
-/** Whether so many of the group's words can be picked in their order, near enough to each other. */
-function inPlace(
-  { ordered, within = Number.POSITIVE_INFINITY }: KeywordGroup,
-  places: readonly PhrasePlace[][],
-  wanted: number,
-): boolean {
-  if (!ordered && within === Number.POSITIVE_INFINITY) return true;
-  const hits = places
-    .flatMap((list, word) => list.map(({ from }): Hit => ({ word, from })))
-    .sort((a, b) => a.from - b.from);
-  return ordered ? inOrder(hits, within, wanted) : together(hits, within, wanted);
-}
-
-/** Whether so many different words stand in one stretch. One pass: the stretch moves over the hits. */
-function together(hits: readonly Hit[], within: number, wanted: number): boolean {
-  const inside = new Map<number, number>();
-  let first = 0;
-  for (const { word, from } of hits) {
-    inside.set(word, (inside.get(word) ?? 0) + 1);
-    for (let gone = hits[first]; gone && from - gone.from > within; gone = hits[++first]) {
-      const left = (inside.get(gone.word) ?? 0) - 1;
-      if (left > 0) inside.set(gone.word, left);
-      else inside.delete(gone.word);
-    }
-    if (inside.size >= wanted) return true;
-  }
-  return false;
-}
-
-/**
- * Whether so many words stand in the order of the list in one stretch. One pass: of every run of words, by its length
- * and last word, only the one that begins last is worth keeping.
- */
-function inOrder(hits: readonly Hit[], within: number, wanted: number): boolean {
-  const begins: Map<number, number>[] = Array.from({ length: wanted + 1 }, () => new Map());
-  for (const { word, from } of hits) {
-    for (let length = wanted; length >= 1; length--) {
-      let begin = length === 1 ? from : Number.NEGATIVE_INFINITY;
-      for (const [last, at] of begins[length - 1] ?? []) if (last < word) begin = Math.max(begin, at);
-      if (begin === Number.NEGATIVE_INFINITY) continue;
-      if (length === wanted && from - begin <= within) return true;
-      const known = begins[length]?.get(word) ?? Number.NEGATIVE_INFINITY;
-      if (begin > known) begins[length]?.set(word, begin);
-    }
-  }
-  return false;
+  if (!compiledPattern(rule.pattern, past.capitals)?.matches(answer)) return null;
+  return { share: exact(rule.share), trace: [{ code: 'pattern-matched', values: { pattern: rule.pattern } }] };
 }
 
 /** The words of the rules that stand in a text, as they were written there; nothing is marked. */
 export function keywordsIn(rules: TextRules, text: string): string[] {
-  const matcher = matcherOf(rules);
-  const answer = matcher.read(text);
+  const { matcher, expand } = preparedOf(rules);
+  const { places } = matcher.read(text);
   const wanted = rules.rules.flatMap((rule) =>
-    rule.when === 'keywords'
-      ? rule.groups.filter(({ need }) => need !== 'none').flatMap(({ words }) => words)
+    rule.when === 'points'
+      ? pointsIn(rule).flatMap(({ accept, half }) => [...accept, ...half].flatMap(phrasesIn))
       : rule.when === 'exact'
         ? rule.answers
         : [],
   );
-  return [...new Set(wanted.flatMap((word) => matcher.find(answer, word).map(({ shown }) => shown)))];
+  const found = wanted.flatMap((one) => expand(one).flatMap((each) => places.get(each) ?? []));
+  return [...new Set(found.map(({ shown }) => shown))];
 }
 
 /** The rules with named values put into what is looked for and what is said. */
 export function putInText(rules: TextRules, put: Put): TextRules {
   const words = (list: readonly string[]): string[] => list.map((word) => put(word, 'words'));
+  const inWording = (one: Wording): Wording => {
+    if (typeof one === 'string') return put(one, 'words');
+    if (!isJoined(one)) return one;
+    return { ...one, parts: one.parts.map(words), ...(one.rivals ? { rivals: words(one.rivals) } : {}) };
+  };
   return {
     ...rules,
     rules: rules.rules.map((rule): TextRule => {
       const feedback = put(rule.feedback, 'words');
       if (rule.when === 'exact') return { ...rule, feedback, answers: words(rule.answers) };
       if (rule.when === 'pattern') return { ...rule, feedback };
-      return { ...rule, feedback, groups: rule.groups.map((group) => ({ ...group, words: words(group.words) })) };
+      const sets = rule.sets.map((set) => ({
+        ...set,
+        wrong: set.wrong.map(inWording),
+        points: set.points.map((point) => ({
+          ...point,
+          accept: point.accept.map(inWording),
+          half: point.half.map(inWording),
+          refuse: point.refuse.map(inWording),
+          under: words(point.under),
+        })),
+      }));
+      return { ...rule, feedback, sets, refuse: rule.refuse.map(inWording) };
     }),
-    calls: words(rules.calls),
+    calls: rules.calls.map(inWording),
     otherwiseFeedback: put(rules.otherwiseFeedback, 'words'),
   };
-}
-
-/** What stops or weakens these rules. */
-export function textRulesReadiness(rules: TextRules): Finding[] {
-  const findings: Finding[] = [];
-  const answers = rules.rules.flatMap((rule) =>
-    rule.when === 'exact'
-      ? rule.answers
-      : rule.when === 'keywords'
-        ? rule.groups.flatMap((group) => group.words)
-        : [rule.pattern],
-  );
-  if (answers.length === 0 && rules.otherwise === 'zero') findings.push(stops('no-key', []));
-  else if (answers.length === 0) findings.push(warns('no-key-all-wait', []));
-  rules.rules.forEach((rule, i) => {
-    if (rule.when === 'pattern' && compiledPattern(rule.pattern) === null)
-      findings.push(stops('pattern-broken', ['rules', i], { pattern: rule.pattern }));
-    if (rule.when === 'exact') {
-      const twice = rule.answers.find((answer) =>
-        rules.rules
-          .slice(0, i)
-          .some(
-            (other) =>
-              other.when === 'exact' && other.answers.some((a) => likeAnswer(a, answer, rules.forgives) !== null),
-          ),
-      );
-      if (twice) findings.push(warns('rule-never-reached', ['rules', i], { number: i + 1, answer: twice }));
-    }
-    if (rule.when !== 'keywords') return;
-    for (const group of rule.groups) {
-      if (typeof group.need === 'number' && group.need > group.words.length) {
-        findings.push(stops('keywords-too-few', ['rules', i], { need: group.need, have: group.words.length }));
-      }
-    }
-    const forbidden = rule.groups.filter((g) => g.need === 'none').flatMap((g) => g.words);
-    const both = rule.groups
-      .filter((g) => g.need !== 'none')
-      .flatMap((g) => g.words)
-      .find((word) => forbidden.includes(word));
-    if (both) findings.push(stops('keyword-wanted-and-forbidden', ['rules', i], { word: both }));
-    const earning = rule.groups.filter((group) => group.need !== 'none');
-    if (earning.length === 0) findings.push(stops('keywords-only-forbidden', ['rules', i], { number: i + 1 }));
-    const total = sum(earning.map((group) => exact(group.share)));
-    if (earning.length > 0 && !total.equals(1))
-      findings.push(warns('keywords-do-not-add-up', ['rules', i], { total: total.toFraction(true) }));
-  });
-  return findings;
 }

@@ -1,14 +1,29 @@
+import type { PointsRule } from './points';
 import type { TextRules } from './rules';
+import { isJoined, type Wording } from './wordings';
+
+/** A wording as an answer would have it. */
+function said(one: Wording | undefined): string {
+  if (one === undefined || (typeof one !== 'string' && !isJoined(one))) return '';
+  return typeof one === 'string' ? one.replace(/"|…|\.\.\./g, '') : one.parts.map(([first]) => first).join(' ');
+}
+
+/** What meets every point of a rule, by the first wording of each. */
+export function sayingAll({ sets }: PointsRule): string {
+  const points = sets.flatMap(({ points: own, most }) => own.slice(0, most ?? own.length));
+  return points
+    .map(({ accept: [first] }) => said(first))
+    .filter((part) => part !== '')
+    .join(points.length > 1 ? '; ' : ' ');
+}
 
 /** Answers worth trying on text rules: every key, keys in capitals, without accents, with a slip, within a sentence, denied. */
 export function textTryouts({ rules }: TextRules): string[] {
-  const keys = rules.flatMap((rule) =>
-    rule.when === 'exact'
-      ? rule.answers
-      : rule.when === 'pattern'
-        ? []
-        : [rule.groups.map((g) => g.words[0] ?? '').join(' '), ...rule.groups.map((g) => g.words[0] ?? '')],
-  );
+  const keys = rules.flatMap((rule) => {
+    if (rule.when === 'exact') return rule.answers;
+    if (rule.when === 'pattern') return [];
+    return [sayingAll(rule), ...rule.sets.flatMap(({ points }) => points.map(({ accept: [first] }) => said(first)))];
+  });
   const [first = ''] = keys;
   if (first === '') return [];
   const all = [

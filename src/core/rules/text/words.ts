@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { editDistance } from '../../text/edit-distance';
 import { isEnglishWord, oneSpelling } from '../../text/english';
-import { stemOf, STEM_LANGUAGES } from '../../text/stems';
+import { soundOf } from '../../text/sound';
+import { stemOf, STEM_LANGUAGES, type StemLanguage } from '../../text/stems';
 import { foldAccents, foldCapitals, plainQuotes, plainReading } from './normalise';
 
 /** What the rules of one slot look past. */
@@ -73,16 +74,17 @@ export function wordsOf(text: string, past: Forgives): Word[] {
 }
 
 /** Plain small letters are seen as they are, which most words are. */
-function seenWord(word: string, past: Forgives): string {
+export function seenWord(word: string, past: Forgives): string {
   return /^[a-z0-9]+$/.test(word) ? word : seen(word, past);
 }
 
 /** How a word was taken for the one that is wanted. */
 export type Likeness = 'same' | 'spelling' | 'ending' | 'slip';
 
-/** The shortest word in which a slip is forgiven, and the shortest in which two are, in letters. */
+/** The shortest word in which two neighbours may be swapped, in which a slip is forgiven, and in which two are, in letters. */
+const SWAP = 4;
 const ONE_SLIP = 5;
-const TWO_SLIPS = 12;
+const TWO_SLIPS = 9;
 
 /**
  * Whether a written word stands for the wanted one, by what is forgiven; null
@@ -102,20 +104,42 @@ export function likeWord(
   if (!past.capitals && (a === b || (a.charAt(0) === b.charAt(0) && wanted.charAt(0) !== written.charAt(0))))
     return null;
   if (past.spelling && oneSpelling(a) === oneSpelling(b)) return 'spelling';
-  const [stem, other] = past.endings === 'none' ? [a, b] : [stemOf(a, past.endings), stemOf(b, past.endings)];
-  if (stem === other) return 'ending';
+  const [stems, otherStems] =
+    past.endings === 'none' ? [[a], [b]] : [stemsOf(a, past.endings), stemsOf(b, past.endings)];
+  if (stems.some((stem) => otherStems.includes(stem))) return 'ending';
   if (!past.slips || others.has(b) || isEnglishWord(b)) return null;
-  return isSlip(a, b) || isSlip(stem, other) ? 'slip' : null;
+  // Of English the words are known; elsewhere a slip of the first letter is another word too often.
+  if (past.endings !== 'none' && past.endings !== 'en' && firstHeard(a) !== firstHeard(b)) return null;
+  return isSlip(a, b) || stems.some((stem) => otherStems.some((other) => isSlip(stem, other))) ? 'slip' : null;
 }
+
+/**
+ * The stems under which a word is known, accents away: of the word as it is
+ * written, and of the word without its accents, which learners leave out.
+ */
+export function stemsOf(word: string, language: StemLanguage): string[] {
+  const bare = foldAccents(word);
+  const stems = [foldAccents(stemOf(word, language)), stemOf(bare, language)];
+  return stems[0] === stems[1] ? stems.slice(1) : stems;
+}
+
+const firstHeard = (word: string): string =>
+  foldAccents(word)
+    .replace(/^h(?=.)/, '')
+    .charAt(0);
 
 const joined = (word: string): string => word.replaceAll('-', '');
 
 function isSlip(wanted: string, written: string): boolean {
-  const length = [...wanted].length;
-  if (length < ONE_SLIP || !/^\p{L}+$/u.test(wanted) || !/^\p{L}+$/u.test(written)) return false;
-  if (Math.abs(length - [...written].length) > 2) return false;
-  const most = length >= TWO_SLIPS ? 2 : 1;
-  return editDistance([...wanted], [...written], { transpositions: true }) <= most;
+  if (!/^\p{L}+$/u.test(wanted) || !/^\p{L}+$/u.test(written)) return false;
+  const [a, b] = [[...wanted], [...written]];
+  if (a.length < SWAP || Math.abs(a.length - b.length) > 2) return false;
+  const distance = editDistance(a, b, { transpositions: true });
+  // Of four letters, only two that changed places.
+  if (a.length < ONE_SLIP)
+    return distance === 1 && a.length === b.length && [...a].sort().join('') === [...b].sort().join('');
+  if (distance <= (a.length >= TWO_SLIPS ? 2 : 1)) return true;
+  return distance <= 3 && a[0] === b[0] && soundOf(wanted) === soundOf(written);
 }
 
 /** Where a phrase stands among words: from which to before which; how it was written, and what was forgiven. */

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { shortText, type ShortTextSetup } from '@/core/kinds/short-text/short-text';
+import { pointLabel, pointsIn } from '@/core/rules/text/points';
 import { wordingsOf } from '@/core/rules/text/rules';
 import { TextRulesEditor } from '../../rules/TextRulesEditor';
 import { textRulesSentence } from '../../words/text-rules';
@@ -11,7 +12,7 @@ function keyOf({ rules }: ShortTextSetup): string {
   const first = rules.rules[0];
   if (!first) return '';
   if (first.when === 'pattern') return first.pattern;
-  return first.when === 'exact' ? first.answers.join('; ') : first.groups.map((g) => g.words[0]).join(' … ');
+  return first.when === 'exact' ? first.answers.join('; ') : pointsIn(first).map(pointLabel).join(' … ');
 }
 
 function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
@@ -36,7 +37,7 @@ function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
       placeholder="right answer; another wording"
       value={shown}
       readOnly={byWords}
-      title={byWords ? 'Decided by words or a pattern; change them in the margin' : undefined}
+      title={byWords ? 'Decided by points or a pattern; change them in the margin' : undefined}
       maxLength={1000}
       onChange={(e) => typed(e.target.value)}
       onBlur={() => setTyping(null)}
