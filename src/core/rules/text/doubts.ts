@@ -63,6 +63,8 @@ export interface Doubting {
   nearly: () => PhrasePlace | null;
   /** Whether some phrase of the rules covers a word. */
   read: (index: number) => boolean;
+  /** Every word that the rules name, in small letters. */
+  named: ReadonlySet<string>;
   /** Whether a word stands in the question. */
   asked: (bare: string) => boolean;
   words: LanguageWords;
@@ -155,21 +157,28 @@ function takenBack({ reading, words }: Doubting): TraceStep | null {
   return cue === undefined ? null : { code: 'doubt-taken-back', evidence: [cue] };
 }
 
-/** Both of two opposite words, one of them among the hits, the other read by no rule and not asked with. */
+/**
+ * Two opposite words: one among the hits and the other loose, or a loose one
+ * right beside a hit whose opposite the rules ask for. Loose is what no phrase of the
+ * rules names and the question did not ask with.
+ */
 function opposed(
-  { reading: { tokens }, read, asked, doubts }: Doubting,
+  { reading: { tokens }, read, asked, named, words, doubts }: Doubting,
   hits: readonly PhrasePlace[],
 ): TraceStep | null {
-  const own = doubts.opposites.map(([a, b]) => [bareWord(a), bareWord(b)] as const);
-  const touched = hits.flatMap(({ from, to }) => tokens.slice(from, to).map(({ bare }) => bare));
-  for (const word of touched) {
+  const pairs = doubts.opposites.map(([a, b]) => [bareWord(a), bareWord(b)] as const);
+  const touched = new Set(hits.flatMap(({ from, to }) => tokens.slice(from, to).map(({ bare }) => bare)));
+  const beside = new Set(hits.flatMap(({ from, to }) => [from - 1, to]));
+  for (const [index, { bare }] of tokens.entries()) {
+    if (read(index) || asked(bare)) continue;
     const others = [
-      ...(OPPOSITES.get(word) ?? []),
-      ...own.flatMap(([a, b]) => (a === word ? [b] : b === word ? [a] : [])),
+      ...(OPPOSITES.get(bare) ?? []),
+      ...pairs.flatMap(([a, b]) => (a === bare ? [b] : b === bare ? [a] : [])),
     ];
-    if (others.length === 0) continue;
-    const loose = tokens.find(({ bare }, index) => others.includes(bare) && !read(index) && !asked(bare));
-    if (loose) return { code: 'doubt-opposites', evidence: [word, loose.bare] };
+    const other = others.find(
+      (one) => touched.has(one) || (beside.has(index) && !words.function.has(bare) && named.has(one)),
+    );
+    if (other !== undefined) return { code: 'doubt-opposites', evidence: [other, bare] };
   }
   return null;
 }

@@ -209,7 +209,9 @@ export class Matcher {
     }
     const [wanted, written] = [parts[missed]?.seen ?? '', tokens[from + missed]?.bare ?? ''];
     if (Math.min(wanted.length, written.length) < 3 || Math.abs(wanted.length - written.length) > 1) return false;
-    return !this.own.has(written) && editDistance([...wanted], [...written], { transpositions: true }) === 1;
+    // A small word is none of the matter's, however near.
+    if (this.own.has(written) || wordsOfLanguage(this.past.endings).function.has(written)) return false;
+    return editDistance([...wanted], [...written], { transpositions: true }) === 1;
   }
 
   private placeAt(

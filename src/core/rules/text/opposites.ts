@@ -62,6 +62,11 @@ constant variable
 direct alternating
 rotor stator
 always never
+first last
+wet dry
+near far
+closer further
+safe dangerous
 cheap expensive
 cheaper dearer
 aumenta disminuye
@@ -70,11 +75,15 @@ mayor menor
 mas menos
 alto bajo
 subir bajar
+arriba abajo
+nuevo viejo
+seco mojado
 sube baja
 augmente diminue
 augmenter diminuer
 plus moins
 haut bas
+dessus dessous
 grand petit
 chaud froid
 steigt sinkt

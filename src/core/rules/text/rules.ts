@@ -185,7 +185,7 @@ function lookingIn(rules: TextRules, answer: Answer, asked: Asked) {
   const covered = new Set<number>();
   for (const places of answer.places.values())
     for (const { from, to } of places) for (let at = from; at < to; at++) covered.add(at);
-  const { expand, words } = preparedOf(rules);
+  const { expand, matcher, words } = preparedOf(rules);
   const language = rules.forgives.endings;
   const copied = asked.copiedIn(answer.tokens);
   return {
@@ -200,6 +200,7 @@ function lookingIn(rules: TextRules, answer: Answer, asked: Asked) {
     reading: answer,
     nearly: answer.nearly,
     read: (index: number) => covered.has(index),
+    named: matcher.own,
     asked: asked.has,
   };
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { editDistance } from '../../text/edit-distance';
 import { isEnglishWord, oneSpelling } from '../../text/english';
+import { wordsOfLanguage } from '../../text/languages';
 import { soundOf } from '../../text/sound';
 import { stemOf, STEM_LANGUAGES, type StemLanguage } from '../../text/stems';
 import { foldAccents, foldCapitals, plainQuotes, plainReading } from './normalise';
@@ -104,6 +105,9 @@ export function likeWord(
   if (!past.capitals && (a === b || (a.charAt(0) === b.charAt(0) && wanted.charAt(0) !== written.charAt(0))))
     return null;
   if (past.spelling && oneSpelling(a) === oneSpelling(b)) return 'spelling';
+  // A small word is no form of another: Spanish "más" is not "masa".
+  const small = past.endings === 'none' ? null : wordsOfLanguage(past.endings).function;
+  if (small?.has(foldAccents(b)) && !small.has(foldAccents(a))) return null;
   const [stems, otherStems] =
     past.endings === 'none' ? [[a], [b]] : [stemsOf(a, past.endings), stemsOf(b, past.endings)];
   if (stems.some((stem) => otherStems.includes(stem))) return 'ending';
