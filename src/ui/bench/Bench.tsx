@@ -6,6 +6,7 @@ import { flushSync } from 'react-dom';
 import Button from 'react-bootstrap/Button';
 import { copyAction, leaveBenchAction, saveDraftAction } from '@/actions/bank';
 import { keepSynonymsAction } from '@/actions/synonyms';
+import { keepWordListAction, openWordListAction, proposeWordingsAction, wordListsAction } from '@/actions/vocabulary';
 import { placedSlots, type QuestionBody, type Slot } from '@/core/bank/question';
 import { followedMarks } from '@/core/bank/share-out';
 import { titleOf, totalMarks } from '@/core/bank/summary';
@@ -37,7 +38,7 @@ import { RevisionsDialog } from './RevisionsDialog';
 import { SheetEditor } from './SheetEditor';
 import type { SlotCopy } from './slot-copies';
 import { chosenWords, copySlotNode, focusSlot, insertSlotNode, removeSlotNode } from './slot-nodes';
-import { SynonymsContext } from '../rules/SynonymsContext';
+import { type WordHelp, WordHelpContext } from '../rules/WordHelp';
 import { TrialDrawer } from './TrialDrawer';
 import { TrySheet } from './TrySheet';
 import { useChecks } from './use-checks';
@@ -75,11 +76,15 @@ export function Bench({ question }: { question: OpenQuestion }) {
 
   const { id: bank } = question.bank;
   const { topic } = present.facts;
-  const synonyms = useMemo(
-    () => ({
+  const wordHelp = useMemo(
+    (): WordHelp => ({
       sets: synonymSets,
       keep: (words: string[]) =>
         void keepSynonymsAction({ bank, topic, words }).then((kept) => kept.ok && setSynonymSets(kept.value)),
+      propose: (words, language) => proposeWordingsAction({ bank, topic, words: words.slice(0, 60), language }),
+      lists: wordListsAction,
+      openList: openWordListAction,
+      keepList: keepWordListAction,
     }),
     [synonymSets, bank, topic],
   );
@@ -269,7 +274,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
               </select>
             </SheetEditor>
           </div>
-          <SynonymsContext value={synonyms}>
+          <WordHelpContext value={wordHelp}>
             <BenchMargin
               placed={placed}
               bank={question.bank.id}
@@ -291,7 +296,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
                 onDone={() => router.refresh()}
               />
             </BenchMargin>
-          </SynonymsContext>
+          </WordHelpContext>
           <Pointer bench={bench} selected={selected} watch={present} />
         </div>
         <TrialDrawer placed={placed} body={body} checks={trials} selected={selected} changeBody={changeBody} />

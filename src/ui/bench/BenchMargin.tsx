@@ -1,5 +1,5 @@
 'use client';
-import type { ReactNode } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { PlacedSlot, QuestionBody, Slot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';
@@ -14,6 +14,8 @@ import { findingLook, findingText } from '../words/findings';
 import { sideOf } from '../kinds/registry';
 import { followsAnswers } from '@/core/bank/variant';
 import { ShareInput } from '../parts/ShareInput';
+import { TrialTexts } from '../rules/WordHelp';
+import { trialTexts } from './trial-answers';
 import { ValuesNote } from './ValuesNote';
 import { EachPart } from './EachPart';
 import { SettledAnswers } from './SettledAnswers';
@@ -53,6 +55,8 @@ export function BenchMargin({
   onPut,
   children,
 }: Props) {
+  const chosen = placed.find(({ id }) => id === selected);
+  const texts = useMemo(() => (chosen ? trialTexts(body.trials, chosen) : []), [body.trials, chosen]);
   return (
     <aside className="margin" aria-label="Answer rules">
       <h2>Answer rules</h2>
@@ -104,12 +108,14 @@ export function BenchMargin({
             ))}
             {on && (
               <>
-                <Note
-                  setup={slot.setup}
-                  marks={slot.marks}
-                  letter={letter}
-                  onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)}
-                />
+                <TrialTexts value={texts}>
+                  <Note
+                    setup={slot.setup}
+                    marks={slot.marks}
+                    letter={letter}
+                    onChange={(setup) => changeSlot(id, { ...slot, setup }, `note ${id}`)}
+                  />
+                </TrialTexts>
                 {followsAnswers(body, id) && (
                   <label className="d-flex gap-2 align-items-center mt-2">
                     right with the student’s own earlier answer:

@@ -48,3 +48,15 @@ export function suggestedTrials({ slot }: PlacedSlot, there: readonly Trial[]): 
   }
   return suggested;
 }
+
+/** So many trial answers are looked at while rules are written. */
+const MOST_LOOKED_AT = 60;
+
+/** The trial answers of a slot as texts. */
+export function trialTexts(trials: readonly Trial[], { id, slot }: PlacedSlot): string[] {
+  const kind = kindOf(slot.kind);
+  return trials
+    .filter((trial) => trial.slot === id)
+    .slice(0, MOST_LOOKED_AT)
+    .flatMap(({ response }) => responseWords(kind, slot.setup, response) ?? []);
+}

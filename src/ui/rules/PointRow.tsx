@@ -2,6 +2,7 @@
 import { X } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
 import { type Point, pointLabel } from '@/core/rules/text/points';
+import type { Forgives } from '@/core/rules/text/words';
 import { ShareInput } from '../parts/ShareInput';
 import { WordingsInput } from './WordingsInput';
 import { WordsInput } from './WordsInput';
@@ -11,6 +12,7 @@ interface Props {
   /** From 1, over all points of the rule. */
   number: number;
   marks: string;
+  language: Forgives['endings'];
   /** Those that this one may depend on. */
   others: readonly Point[];
   onChange: (part: Partial<Point>) => void;
@@ -19,7 +21,7 @@ interface Props {
 }
 
 /** One line of a marking scheme: so much for one of these; folded away, what is half accepted, refused, and when it counts. */
-export function PointRow({ point, number, marks, others, onChange, onTakeOut }: Props) {
+export function PointRow({ point, number, marks, language, others, onChange, onTakeOut }: Props) {
   const finer = isFine(point);
   return (
     <div className="point-row d-grid gap-1">
@@ -49,6 +51,7 @@ export function PointRow({ point, number, marks, others, onChange, onTakeOut }: 
         wordings={point.accept}
         label={`Accepted for point ${number}`}
         synonyms
+        language={language}
         onChange={(accept) => onChange({ accept })}
       />
       <details open={finer}>

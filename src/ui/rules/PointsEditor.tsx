@@ -1,21 +1,27 @@
 'use client';
-import { Plus } from 'lucide-react';
+import { ClipboardPaste, Plus } from 'lucide-react';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { type Point, pointOf, pointsIn, type PointSet, type PointsRule, setOf } from '@/core/rules/text/points';
 import { freshPointId, withPoint } from '@/core/rules/text/scheme-edit';
+import type { Forgives } from '@/core/rules/text/words';
 import { CheckLine } from '../parts/CheckLine';
 import { CountInput } from '../parts/CountInput';
+import { PasteScheme } from './PasteScheme';
 import { PointRow } from './PointRow';
 import { WordingsInput } from './WordingsInput';
 
 interface Props {
   rule: PointsRule;
   marks: string;
-  onChange: (rule: PointsRule) => void;
+  /** The language whose endings are forgiven. */
+  language: Forgives['endings'];
+  onChange: (rule: PointsRule, language?: Forgives['endings']) => void;
 }
 
 /** The points of a scheme, a line each; and how they count together. */
-export function PointsEditor({ rule, marks, onChange }: Props) {
+export function PointsEditor({ rule, marks, language, onChange }: Props) {
+  const [pasting, setPasting] = useState(false);
   const all = pointsIn(rule);
   const inSet = (s: number, part: Partial<PointSet>): void =>
     onChange({ ...rule, sets: rule.sets.map((set, i) => (i === s ? { ...set, ...part } : set)) });
@@ -43,6 +49,7 @@ export function PointsEditor({ rule, marks, onChange }: Props) {
               point={point}
               number={all.indexOf(point) + 1}
               marks={marks}
+              language={language}
               others={all.filter(({ id }) => id !== point.id)}
               onChange={(part) => inPoint(s, point.id, part)}
               {...(all.length > 1 ? { onTakeOut: () => takeOut(s, point.id) } : {})}
@@ -56,6 +63,21 @@ export function PointsEditor({ rule, marks, onChange }: Props) {
           {set.points.length > 1 && <Together set={set} number={s + 1} onChange={(part) => inSet(s, part)} />}
         </div>
       ))}
+      <div>
+        <Button variant="quiet" onClick={() => setPasting(true)}>
+          <ClipboardPaste size={14} /> points from a text…
+        </Button>
+      </div>
+      {pasting && (
+        <PasteScheme
+          marks={marks}
+          onClose={() => setPasting(false)}
+          onTake={(sets, read) => {
+            setPasting(false);
+            onChange({ ...rule, sets }, read);
+          }}
+        />
+      )}
       {all.length > 1 && rule.sets.length < 12 && (
         <div>
           <Button

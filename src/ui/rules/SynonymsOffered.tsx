@@ -1,10 +1,10 @@
 'use client';
 import { knownSynonyms, synonymsOf } from '@/core/rules/text/synonyms';
-import { useSynonyms } from './SynonymsContext';
+import { useWordHelp } from './WordHelp';
 
 /** Words of the topic that mean the same, to be added; and these, to be kept as synonyms there. */
 export function SynonymsOffered({ words, onAdd }: { words: readonly string[]; onAdd: (more: string[]) => void }) {
-  const { sets, keep } = useSynonyms();
+  const { sets, keep } = useWordHelp();
   const more = synonymsOf(words, sets);
   return (
     <>

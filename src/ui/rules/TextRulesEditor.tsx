@@ -1,11 +1,16 @@
 'use client';
 import { Plus } from 'lucide-react';
+import { use, useMemo } from 'react';
 import Button from 'react-bootstrap/Button';
+import { type DoubtName, handedBy } from '@/core/rules/text/doubt-trials';
 import type { Doubts } from '@/core/rules/text/doubts';
 import { pointOf, pointsIn, setOf } from '@/core/rules/text/points';
 import type { TextRule, TextRules } from '@/core/rules/text/rules';
 import type { Forgives } from '@/core/rules/text/words';
+import { plural } from '../words/marks';
 import { RuleRow } from './RuleRow';
+import { UsedLists } from './UsedLists';
+import { TrialTexts } from './WordHelp';
 import { PointsEditor } from './PointsEditor';
 import { WordingsInput } from './WordingsInput';
 import { WordsInput } from './WordsInput';
@@ -60,6 +65,13 @@ function pairsFrom(lines: readonly string[]): Doubts['opposites'] {
   });
 }
 
+/** What a sign of doubt would do on the trial answers. */
+function Handed({ rules, name }: { rules: TextRules; name: DoubtName }) {
+  const texts = use(TrialTexts);
+  const handed = useMemo(() => handedBy(rules, name, texts), [rules, name, texts]);
+  return handed === 0 ? null : <span className="soft">would hand over {plural(handed, 'trial answer')}</span>;
+}
+
 interface Props {
   rules: TextRules;
   marks: string;
@@ -104,7 +116,21 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
               onChange={(answers) => set(i, { ...rule, answers })}
             />
           )}
-          {rule.when === 'points' && <PointsEditor rule={rule} marks={marks} onChange={(next) => set(i, next)} />}
+          {rule.when === 'points' && (
+            <PointsEditor
+              rule={rule}
+              marks={marks}
+              language={rules.forgives.endings}
+              onChange={(next, language) =>
+                onChange({
+                  ...rules,
+                  rules: rules.rules.map((r, j) => (j === i ? next : r)),
+                  // A scheme comes in a language, and says what earns; what it does not name earns nothing.
+                  ...(language ? { forgives: { ...rules.forgives, endings: language }, otherwise: 'zero' } : {}),
+                })
+              }
+            />
+          )}
           {rule.when === 'pattern' && (
             <input
               className="form-control mono"
@@ -138,6 +164,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
           <option value="zero">0 marks</option>
         </select>
       </label>
+      <UsedLists rules={rules} onChange={(lists) => onChange({ ...rules, lists })} />
       <details>
         <summary>What is forgiven</summary>
         <div className="checks">
@@ -183,6 +210,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
             <option value="refused">does not count</option>
             <option value="ignored">counts all the same</option>
           </select>
+          <Handed rules={rules} name="negation" />
         </label>
         <div className="checks">
           {(Object.keys(DOUBTS) as (keyof typeof DOUBTS)[]).map((name) => (
@@ -193,7 +221,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
                 checked={rules.doubts[name]}
                 onChange={(e) => doubt({ [name]: e.target.checked })}
               />
-              {DOUBTS[name]}
+              {DOUBTS[name]} <Handed rules={rules} name={name} />
             </label>
           ))}
         </div>

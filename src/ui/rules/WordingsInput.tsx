@@ -2,10 +2,12 @@
 import { useState } from 'react';
 import { isJoined, type Joined, NEARNESS, type Wording } from '@/core/rules/text/wordings';
 import { wordingsFrom, wordingsText, wordingText } from '@/core/rules/text/wording-text';
+import type { Forgives } from '@/core/rules/text/words';
 import { CheckLine } from '../parts/CheckLine';
 import { CountInput } from '../parts/CountInput';
 import { NEARNESS_WORDS } from '../words/text-rules';
 import { SynonymsOffered } from './SynonymsOffered';
+import { WordingsOffered } from './WordingsOffered';
 
 interface Props {
   wordings: readonly Wording[];
@@ -13,6 +15,8 @@ interface Props {
   placeholder?: string;
   /** Whether they mean the same, so that synonyms of the topic are offered and kept. */
   synonyms?: boolean;
+  /** The language in which further wordings are looked up; left out where none are. */
+  language?: Forgives['endings'];
   onChange: (wordings: Wording[]) => void;
 }
 
@@ -26,6 +30,7 @@ export function WordingsInput({
   label,
   placeholder = 'one; another; this / that + something',
   synonyms = false,
+  language,
   onChange,
 }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -51,6 +56,14 @@ export function WordingsInput({
         isJoined(one) ? (
           <Nearness key={index} joined={one} label={label} onChange={(part) => change(index, part)} />
         ) : null,
+      )}
+      {language && (
+        <WordingsOffered
+          words={phrases}
+          language={language}
+          label={label}
+          onAdd={(more) => onChange([...phrases, more, ...wordings.filter((one) => typeof one !== 'string')])}
+        />
       )}
       {synonyms && (
         <SynonymsOffered

@@ -238,6 +238,12 @@ export const synonyms = sqliteTable(
   (t) => [index('synonyms_bank').on(t.bank)],
 );
 
+/** Word lists of the department, used by name inside rules. Setups hold copies. */
+export const wordLists = sqliteTable('word_lists', {
+  name: text('name').primaryKey(),
+  words: text('words', { mode: 'json' }).$type<string[]>().notNull(),
+});
+
 /** Rubrics of a bank. Slots hold copies. */
 export const rubrics = sqliteTable(
   'rubrics',

