@@ -10,6 +10,7 @@ import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { createQuestion } from '@/server/bank/create-question';
 import { keepRubric } from '@/server/bank/rubrics';
 import { saveGoals } from '@/server/bank/goals';
+import { keepWordList } from '@/server/vocabulary/word-lists';
 import { leaveBench } from '@/server/bank/save-draft';
 import type { Context, Outside } from '@/server/context';
 import { addMedia } from '@/server/media/add-media';
@@ -72,6 +73,13 @@ const GOALS = [
   { code: 'WT2', words: 'works out power, energy and yield, with units' },
   { code: 'WT3', words: 'acts safely at height and near voltage' },
 ];
+const WORD_LISTS = [
+  {
+    name: 'load cases',
+    words: ['gust', 'emergency stop', 'grid loss', 'idling', 'start-up', 'yaw error', 'ice on a blade'],
+  },
+  { name: 'units of power', words: ['W', 'kW', 'MW', 'watt', 'kilowatt', 'megawatt'] },
+];
 const GOAL_OF: Record<string, string> = {
   Rotor: 'WT1',
   'Drive train': 'WT1',
@@ -129,6 +137,7 @@ class Loader {
       Electrical: 'thandeka',
       'Safety and rescue': 'jonas',
     };
+    for (const list of WORD_LISTS) must(await keepWordList(this.as('odalys', this.out.now - 50 * DAY), list));
     const goals = must(await saveGoals(this.as('odalys', this.out.now - 50 * DAY), { goals: GOALS }));
     const aims = (topic: string): string[] => goals.filter(({ code }) => GOAL_OF[topic] === code).map(({ id }) => id);
     let minutes = 0;

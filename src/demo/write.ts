@@ -25,9 +25,11 @@ import { sort, type SortSetup } from '@/core/kinds/sort/sort';
 import type { Area } from '@/core/kinds/spots/areas';
 import { spots, type SpotsSetup } from '@/core/kinds/spots/spots';
 import { rulesFromKey as numberKey, type Tolerance } from '@/core/rules/number/rules';
-import { pointOf, setOf } from '@/core/rules/text/points';
+import { type Point, pointOf, setOf } from '@/core/rules/text/points';
 import type { Rubric } from '@/core/rules/rubric/rubric';
 import { rulesFromKey, type TextRule } from '@/core/rules/text/rules';
+import type { Wording } from '@/core/rules/text/wordings';
+import { FORGIVES_ALL } from '@/core/rules/text/words';
 import { type DrawingName, DRAWINGS } from './drawings';
 
 /** A demo question: its body (with drawings by name), where it belongs, and what students typically get wrong. */
@@ -146,22 +148,30 @@ export function filling(typed: string, slips: string[], more: { marks?: string }
 export function words(
   rules: TextRule[] | string[],
   slips: string[],
-  more: { marks?: string; otherwise?: 'waits' | 'zero'; room?: 'word' | 'line' | 'lines' } = {},
+  more: { marks?: string; otherwise?: 'waits' | 'zero'; room?: 'word' | 'line' | 'lines'; endings?: 'en' } = {},
 ): DemoSlot {
   const own: TextRule[] = rules.every((r) => typeof r === 'string')
     ? [{ when: 'exact', answers: rules, share: '1', feedback: '' }]
     : rules.filter((r) => typeof r !== 'string');
   const setup = {
     ...shortText.fresh(),
-    rules: { ...rulesFromKey(''), rules: own, otherwise: more.otherwise ?? ('waits' as const) },
+    rules: {
+      ...rulesFromKey(''),
+      forgives: { ...FORGIVES_ALL, endings: more.endings ?? ('none' as const) },
+      rules: own,
+      otherwise: more.otherwise ?? ('waits' as const),
+    },
     room: more.room ?? ('line' as const),
   };
   return { slot: { kind: 'shortText', marks: more.marks ?? '1', setup }, slips };
 }
 
-/** A rule of points: for each what it is worth and the words that earn it. */
-export function scheme(points: readonly (readonly [share: string, words: string[]])[], feedback = ''): TextRule {
-  const made = points.map(([share, words], i) => pointOf(`p${i + 1}`, words, share));
+/** A rule of points: for each what it is worth, the words that earn it, and what else is said of it. */
+export function scheme(
+  points: readonly (readonly [share: string, words: Wording[], more?: Partial<Point>])[],
+  feedback = '',
+): TextRule {
+  const made = points.map(([share, words, more], i) => ({ ...pointOf(`p${i + 1}`, words, share), ...more }));
   return { when: 'points', sets: [setOf(made)], refuse: [], feedback };
 }
 

@@ -211,6 +211,24 @@ test('after the exam an answer is accepted for all who gave it, with a look at w
   await expect(table.getByRole('row').filter({ hasText: answer }).first()).toContainText('waits');
 });
 
+test('what no rule has read is given to a point with a click, with a look at who moves', async () => {
+  await teacher
+    .getByRole('navigation', { name: 'Questions' })
+    .getByRole('link', { name: /Turbine 14/ })
+    .click();
+  const unread = teacher.getByRole('region', { name: /^Not read/ });
+  const row = unread.getByRole('row').filter({ hasText: /^lee/ });
+  await row.getByRole('button', { name: /^in the wake/ }).click();
+  await expect(teacher.getByRole('region', { name: 'Changes' })).toContainText('“lee” counts for “in the wake”.');
+  await plain(teacher);
+  await teacher.getByRole('button', { name: 'Preview who moves…' }).first().click();
+  const dialog = teacher.getByRole('dialog');
+  await expect(dialog.getByRole('button', { name: /^Change \d+ marks$/ })).toBeEnabled({ timeout: 30_000 });
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+  await row.getByRole('button', { name: /in the wake/ }).click();
+  await expect(teacher.getByRole('region', { name: 'Changes' })).not.toContainText('“lee” counts');
+});
+
 test('the worker on the bench and the server mark byte for byte alike', async () => {
   const pairs = readFileSync(path.join(import.meta.dirname, '../reference/fixtures/maths-pairs.jsonl'), 'utf8')
     .split('\n')

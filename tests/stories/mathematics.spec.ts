@@ -107,7 +107,7 @@ test('words: endings and slips are forgiven, a denial calls a person', async () 
   await expect(note).toContainText(
     '“anemometer”; slips and British or American spelling forgiven; anything else waits',
   );
-  await note.getByLabel('Rule 1', { exact: true }).selectOption({ label: 'words occur in it' });
+  await note.getByLabel('Rule 1', { exact: true }).selectOption({ label: 'points of a scheme' });
   await note.getByText('What is forgiven').click();
   await note.getByLabel('endings of words').selectOption({ label: 'forgiven, English' });
   const drawer = teacher.getByRole('region', { name: 'Trial answers' });
@@ -116,13 +116,48 @@ test('words: endings and slips are forgiven, a denial calls a person', async () 
     await teacher.keyboard.press('Enter');
   }
   await expect(drawer).toContainText('taken for a slip of the pen');
-  await expect(drawer).toContainText('“not” stands beside it');
+  await expect(drawer).toContainText('“not” denies something');
   await note.getByText('What calls a person').click();
   await note
-    .getByLabel(/beside a hit/)
+    .getByLabel(/what is denied/)
     .first()
-    .selectOption({ label: 'refuses the hit' });
-  await expect(drawer).not.toContainText('“not” stands beside it');
+    .selectOption({ label: 'does not count' });
+  await expect(drawer).not.toContainText('“not” denies something');
+});
+
+/** Nothing on the page that axe would complain about. */
+async function accessible(page: Page): Promise<void> {
+  expect(
+    (await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html}`),
+  ).toEqual([]);
+}
+
+test('a pasted scheme becomes points, whose words are looked up, and lists are used by name', async () => {
+  await beginQuestion(teacher);
+  await teacher.keyboard.type('Why does the second turbine make less? ');
+  await teacher.getByRole('button', { name: '+ A few lines' }).click();
+  const note = teacher.getByRole('region', { name: 'Slot A' });
+  await note.getByLabel('Rule 1', { exact: true }).selectOption({ label: 'points of a scheme' });
+  await note.getByRole('button', { name: 'points from a text…' }).click();
+  const dialog = teacher.getByRole('dialog');
+  await dialog
+    .getByLabel('The marking scheme')
+    .fill('P1 wake / shadow (1)\n  Do not accept: upwind\nP2 less wind (1)\nIgnore: age');
+  await expect(dialog.getByRole('listitem')).toHaveText([/wake; shadow · not with upwind/, /less wind/, 'Ignore: age']);
+  await accessible(teacher);
+  await dialog.getByRole('button', { name: 'Make 2 points' }).click();
+  await expect(note).toContainText('½ of the marks for any of “wake”, “shadow”, not with any of “upwind” plus');
+  await note.getByRole('button', { name: 'other wordings…' }).first().click();
+  await note.getByRole('button', { name: 'shade', exact: true }).click();
+  await expect(note.getByLabel('Accepted for point 1', { exact: true })).toHaveValue('wake; shadow; shade');
+  await note.getByLabel('Accepted for point 2', { exact: true }).fill('less wind; {load cases}');
+  await note.getByRole('button', { name: 'Take in' }).click();
+  await expect(note).toContainText('load cases: 7 words');
+  const drawer = teacher.getByRole('region', { name: 'Trial answers' });
+  await drawer.getByLabel('A new trial answer').fill('a gust in the shade of it');
+  await teacher.keyboard.press('Enter');
+  await expect(drawer.getByRole('row').filter({ hasText: 'found “gust”' })).toContainText('1');
+  await accessible(teacher);
 });
 
 test('a formula begun while its engine cannot be fetched is there as soon as it can', async () => {

@@ -47,13 +47,45 @@ export const site: DemoQuestion[] = [
       a: words(
         [
           scheme(
-            [['1', ['wake', 'shadow', 'slower wind', 'turbulence', 'turbulent']]],
-            'It stands in the wake of the other.',
+            [
+              ['1/2', ['wake', 'shadow', 'downwind of turbine 9'], { name: 'in the wake', refuse: ['upwind'] }],
+              [
+                '1/2',
+                [
+                  'turbulence',
+                  {
+                    parts: [
+                      ['wind', 'air'],
+                      ['slower', 'weaker', 'less', 'turbulent'],
+                    ],
+                    where: 'clause',
+                  },
+                ],
+                { name: 'slower or turbulent wind', half: ['little wind'] },
+              ],
+            ],
+            'It stands in the wake of the other, where the wind is slower and turbulent.',
           ),
         ],
-        ['it is older', 'the other one takes its place', 'bad cable'],
-        { marks: '2', room: 'lines' },
+        [
+          'turbine 9 robs it of the wind',
+          'It stands in the lee of turbine 9, so the wind is slower.',
+          'It is in the lee of the other one',
+          'the wake is not there in a west wind',
+          'bad cable',
+        ],
+        { marks: '2', room: 'lines', otherwise: 'zero', endings: 'en' },
       ),
+    },
+    {
+      trials: [
+        ['a', 'It stands in the wake, where the wind is slower.', '2'],
+        ['a', 'In the shadow of turbine 9', '1'],
+        ['a', 'The air is turbulent there.', '1'],
+        ['a', 'It stands in the lee of turbine 9, so the wind is slower.', '1'],
+        ['a', 'wake turbulence slower wind west', 'waits'],
+        ['a', 'It is upwind in the wake', '0'],
+      ],
     },
   ),
   question(

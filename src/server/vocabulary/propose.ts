@@ -47,7 +47,12 @@ export async function proposeWordings(ctx: Context, raw: unknown): Promise<Resul
       for (const sign of signsFor(part)) all.push({ wording: within(sign), from: 'symbol', instead: part });
       for (const other of synonymsOf([part], sets)) all.push({ wording: within(other), from: 'topic', instead: part });
       if ((language !== 'en' && language !== 'none') || lookedUp++ >= MOST_LOOKED_UP) continue;
-      const related = (await relatedWords(part)).filter(({ relation }) => relation !== 'opposite');
+      // Names are no wordings; within a phrase only the commonest senses fit, and no narrower words.
+      const related = (await relatedWords(part)).filter(
+        ({ relation, word, sense }) =>
+          !/\p{Lu}/u.test(word) &&
+          (relation === 'same' ? part === phrase || sense < 2 : relation === 'narrower' && part === phrase),
+      );
       for (const { word, relation } of related.slice(0, MOST_OF_EACH))
         all.push({ wording: within(word), from: relation === 'narrower' ? 'narrower' : 'same', instead: part });
     }

@@ -94,7 +94,7 @@ export function BenchMargin({
                 onChange={(marks) => changeSlot(id, { ...slot, marks }, `marks ${id}`)}
               />
             </h3>
-            <p className="lines">
+            <p className="one-a-line">
               <TextWithFormulas text={sentence(slot.setup)} drawn={drawTextFormulas(sentence(slot.setup))} />
             </p>
             {on && body.total === null && (

@@ -21,6 +21,7 @@ const FIRST = 6;
 export function UnreadPhrases({ slot, changes, onChange }: Props) {
   const [all, setAll] = useState(false);
   if (slot.unread.length === 0) return null;
+  const marked = slot.unread.some(({ given, refused }) => given + refused > 0);
   const shown = all ? slot.unread : slot.unread.slice(0, FIRST);
   return (
     <section className="sheet plain" aria-label={`Not read in slot ${slot.letter}`}>
@@ -35,13 +36,13 @@ export function UnreadPhrases({ slot, changes, onChange }: Props) {
               <th scope="col" className="num">
                 Answers
               </th>
-              <th scope="col">By a person</th>
+              {marked && <th scope="col">By a person</th>}
               <th scope="col">Counts for</th>
             </tr>
           </thead>
           <tbody>
             {shown.map((one) => (
-              <PhraseRow key={one.phrase} slot={slot} one={one} changes={changes} onChange={onChange} />
+              <PhraseRow key={one.phrase} slot={slot} one={one} marked={marked} changes={changes} onChange={onChange} />
             ))}
           </tbody>
         </table>
@@ -55,7 +56,7 @@ export function UnreadPhrases({ slot, changes, onChange }: Props) {
   );
 }
 
-function PhraseRow({ slot, one, changes, onChange }: Props & { one: UnreadPhrase }) {
+function PhraseRow({ slot, one, marked, changes, onChange }: Props & { one: UnreadPhrase; marked: boolean }) {
   const { phrase, answers, missing, given, refused } = one;
   const points = kindOf(slot.kind).worded?.points(slot.setup) ?? [];
   const counts = new Map(missing.map(({ point, answers: count }) => [point.id, count]));
@@ -71,7 +72,7 @@ function PhraseRow({ slot, one, changes, onChange }: Props & { one: UnreadPhrase
         {phrase}
       </td>
       <td className="num">{answers}</td>
-      <td className="soft">{given + refused > 0 && `${given} given, ${refused} refused`}</td>
+      {marked && <td className="soft">{given + refused > 0 && `${given} given, ${refused} refused`}</td>}
       <td>
         <div className="d-flex flex-wrap gap-1">
           {hints.map(({ id, label }) => (

@@ -54,7 +54,7 @@ export function PrintedScheme({ exam, version }: { exam: PrintedHead; version: D
 function Rules({ slot }: { slot: PrintedSlot }) {
   const sentence = editorSide(slot.kind).sentence(slot.setup);
   return (
-    <p className="lines">
+    <p className="one-a-line">
       <TextWithFormulas text={sentence} drawn={drawTextFormulas(sentence)} />
     </p>
   );

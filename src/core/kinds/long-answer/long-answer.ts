@@ -6,6 +6,7 @@ import { type Marking, type TraceStep, waits } from '../../rules/marking';
 import { KEYWORDS_BECOME_POINTS } from '../../rules/text/migrate';
 import { textRulesReadiness } from '../../rules/text/readiness';
 import { keywordsIn, markText, putInText, rulesFromKey, textRules } from '../../rules/text/rules';
+import { namedPoints } from '../../rules/text/unread';
 import { wordedBy } from '../../rules/text/worded';
 import { gistOfText } from '../../rules/text/words';
 import { countWords } from '../../text/readability';
@@ -138,6 +139,9 @@ export const longAnswer: KindWith<
     response: (_, text) => ({ text }),
     responseText: (_, { text }) => text,
   },
-  worded: wordedBy<LongAnswerSetup, LongAnswerResponse>(),
+  worded: {
+    ...wordedBy<LongAnswerSetup, LongAnswerResponse>(),
+    points: ({ rules, counts }) => (counts ? namedPoints(rules) : []),
+  },
   files: { of: ({ files = [] }) => files },
 };

@@ -186,10 +186,18 @@ function ideaIn(text: string): Wording[] | null {
   if (first.index === 0)
     return capitals.length > 1 ? [{ parts: capitals.map(([word]) => [word.toLowerCase()]), where: 'clause' }] : null;
   const [subject, idea] = [cleaned(bare.slice(0, first.index)), cleaned(bare.slice(first.index))];
-  const said = subject.filter((one) => one.split(' ').some((word) => !SMALL.has(bareWord(word))));
+  const said = subject.map(withoutSmallEnds).filter((one) => one !== '');
   if (idea.length === 0) return null;
   const lowered = idea.map((one) => one.replace(CAPITALS, (word) => word.toLowerCase()));
   return said.length > 0 ? [{ parts: [said, lowered], where: 'clause' }] : [...lowered];
+}
+
+/** A phrase without the small words at its ends: "The wind is" is about the wind. */
+function withoutSmallEnds(phrase: string): string {
+  const words = phrase.split(' ');
+  while (words.length > 0 && SMALL.has(bareWord(words[0] ?? ''))) words.shift();
+  while (words.length > 0 && SMALL.has(bareWord(words.at(-1) ?? ''))) words.pop();
+  return words.join(' ');
 }
 
 const CAPITALS = /(?<![\p{L}\d])\p{Lu}{4,}(?!\p{L})/gu;

@@ -149,7 +149,7 @@ export function unreadPhrases(rules: TextRules, answers: readonly ClassAnswer[],
   return [...found]
     .sort(([, a], [, b]) => b.answers - a.answers || b.words - a.words)
     .slice(0, MOST_SHOWN * 10)
-    .filter(([key, one]) => !inLonger(key, one))
+    .filter(([key, one]) => one.missing.size > 0 && !inLonger(key, one))
     .slice(0, MOST_SHOWN)
     .map(([, { shown, answers: count, given, refused, missing }]) => ({
       phrase: shown,
