@@ -145,18 +145,32 @@ await views('odalys', LAPTOP, [
       await open(p, '/sittings', 'Mid-term');
       await p.getByRole('link', { name: 'Results' }).click();
       await p.getByRole('link', { name: 'Answers', exact: true }).click();
-      const table = p.getByRole('region', { name: 'Answers in slot C' });
-      const rows = table.getByRole('row').filter({ hasText: 'waits' });
-      await rows
+      await p.getByRole('link', { name: /Turbine 14 stands/ }).click();
+      const unread = p.getByRole('region', { name: /^Not read/ });
+      await unread
+        .getByRole('button', { name: /in the wake/ })
         .first()
-        .getByLabel(/shall earn/)
-        .fill('1');
-      await rows
-        .nth(1)
-        .getByLabel(/shall earn/)
-        .fill('½');
-      await p.getByRole('button', { name: 'Preview who moves…' }).first().click();
-      await p.getByRole('button', { name: /^Change \d/ }).waitFor();
+        .click();
+      await unread.evaluate((shown) => shown.scrollIntoView({ block: 'end' }));
+    },
+  ],
+  [
+    'scheme',
+    async (p) => {
+      await goTo(p, '/bank');
+      await p.getByLabel('Search all text').fill('rotor diameters behind');
+      await p.waitForTimeout(700);
+      await p
+        .getByRole('link', { name: /Turbine 14 stands/ })
+        .first()
+        .click();
+      await p.getByRole('button', { name: 'short text', exact: true }).click();
+      await p.getByRole('button', { name: 'points from a text…' }).click();
+      await p
+        .getByLabel('The marking scheme')
+        .fill(
+          'P1 In the wake / shadow of turbine 9 (1)\n   Accept: lee, downwind of it\n   Do not accept: upwind\nP2 The wind is SLOWER / turbulent (1)\n   Accept: less wind, loses energy\nIgnore: age of the turbine',
+        );
     },
   ],
   [
@@ -187,24 +201,6 @@ await views(writing, PHONE, [
     async (p) => {
       await p.goto('/my');
       await p.getByRole('link', { name: 'Go on' }).click();
-    },
-  ],
-  [
-    'label-phone',
-    async (p) => {
-      await p.waitForLoadState('networkidle');
-      await p.getByRole('button', { name: 'Contents' }).click();
-      await p.getByRole('button', { name: /Name what keeps/ }).click();
-      const put = async (name: string, place: number): Promise<void> => {
-        await p.getByRole('button', { name, exact: true }).click();
-        await p
-          .locator('.mark')
-          .nth(place - 1)
-          .click();
-      };
-      await put('helmet', 5);
-      await put('rail', 2);
-      await p.getByRole('button', { name: 'harness', exact: true }).click();
     },
   ],
 ]);

@@ -64,6 +64,10 @@ test('a report is marked by a rubric with three keys, and the words that were no
   await teacher.getByLabel('Remark on Handover').fill('Say who orders the filter.');
   await expect(teacher.getByText('1 of')).toBeVisible();
   await plain(teacher);
+  // By why they wait: the answer that is open stays open, with its mark.
+  await teacher.getByLabel('In which order').selectOption('by why they wait');
+  await expect(scripts.and(teacher.locator('[aria-current="true"]'))).toHaveCount(1);
+  await expect(teacher.getByText('= 5 of 6 marks')).toBeVisible();
   await teacher.reload();
   await scripts.nth(script).click();
   await expect(teacher.getByText('= 5 of 6 marks')).toBeVisible();

@@ -117,6 +117,8 @@ export interface Desk {
   nextItem: string | null;
   /** Whether whoever marks may go on to the results. */
   seesResults: boolean;
+  /** Whether they may mend what the rules have decided. */
+  mends: boolean;
 }
 
 /** The answers to one question that a person marks, across all scripts. */
@@ -194,6 +196,7 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     namesHidden: policy.namesHidden,
     nextItem,
     seesResults: (await inSitting(ctx, 'see results', sittingId)).ok,
+    mends: (await inSitting(ctx, 'release results', sittingId)).ok,
     answers,
   });
 }

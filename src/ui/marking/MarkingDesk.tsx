@@ -32,10 +32,27 @@ function firstWaiting(answers: DeskAnswer[]): number {
   );
 }
 
+/** Why a person was called, in one line. */
+const reasonOf = ({ trace }: DeskAnswer): string => traceText(trace.slice(-1));
+
+type Order = 'script' | 'reason';
+
+/** The answers of each slot by script, or those with one reason together. */
+function inOrder(answers: readonly DeskAnswer[], order: Order): DeskAnswer[] {
+  const code = ({ trace }: DeskAnswer): string => trace.at(-1)?.code ?? '';
+  return [...answers].sort(
+    (a, b) =>
+      a.letter.localeCompare(b.letter) ||
+      (order === 'reason' ? code(a).localeCompare(code(b)) || reasonOf(a).localeCompare(reasonOf(b)) : 0) ||
+      a.script - b.script,
+  );
+}
+
 /** The marking desk: one question across all scripts, the next one key away, every mark saved as typed. */
 export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas }) {
   const router = useRouter();
   const [answers, setAnswers] = useState(desk.answers);
+  const [order, setOrder] = useState<Order>('script');
   const [at, setAt] = useState(() => firstWaiting(desk.answers));
   const [typed, setTyped] = useState<string | null>(null);
   const [remark, setRemark] = useState<string | null>(null);
@@ -58,11 +75,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
   }, []);
   useEffect(() => flush, [flush]);
 
-  const save = (
-    index: number,
-    answer: DeskAnswer,
-    given: { marks: string; words: string; found?: Judgement },
-  ): void => {
+  const save = (answer: DeskAnswer, given: { marks: string; words: string; found?: Judgement }): void => {
     const { marks, words, found: judgement = null } = given;
     if (marks.trim() === '' && judgement === null) return;
     const run = async (): Promise<void> => {
@@ -77,8 +90,10 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
         });
         if (!result.ok) return setSaving({ name: 'refused', refusal: result.refusal });
         setAnswers((all) =>
-          all.map((a, i) =>
-            i === index ? { ...a, marks: result.value.marks, byPerson: true, remark: words, judgement } : a,
+          all.map((a) =>
+            a.attempt === answer.attempt && a.slot === answer.slot
+              ? { ...a, marks: result.value.marks, byPerson: true, remark: words, judgement }
+              : a,
           ),
         );
         // Another mark may have been typed meanwhile.
@@ -102,6 +117,18 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
     setCriterion(0);
     setSaving({ name: 'idle' });
   };
+  const arrange = (by: Order): void => {
+    flush();
+    const next = inOrder(answers, by);
+    setOrder(by);
+    setAnswers(next);
+    setAt(
+      Math.max(
+        0,
+        next.findIndex((a) => a.attempt === now?.attempt && a.slot === now.slot),
+      ),
+    );
+  };
   useEffect(() => {
     field.current?.focus();
     field.current?.select();
@@ -115,12 +142,12 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
   const setMark = (value: string): void => {
     if (!now) return;
     setTyped(value);
-    save(at, now, { marks: value, words: remarkNow });
+    save(now, { marks: value, words: remarkNow });
   };
   const setJudgement = (next: Judgement): void => {
     if (!now || !rubric) return;
     setJudging(next);
-    if (judge(rubric, next).open.length === 0) save(at, now, { marks: '', words: remarkNow, found: next });
+    if (judge(rubric, next).open.length === 0) save(now, { marks: '', words: remarkNow, found: next });
   };
   /** A digit judges the criterion that is on, and goes on to the next. */
   const judgeByDigit = (digit: string): void => {
@@ -184,10 +211,19 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
       <div className="split with-index">
         <nav className="index" aria-label="Answers">
           <h2>Answers</h2>
+          <select
+            className="form-select form-select-sm mb-1"
+            aria-label="In which order"
+            value={order}
+            onChange={(e) => arrange(e.target.value as Order)}
+          >
+            <option value="script">by script</option>
+            <option value="reason">by why they wait</option>
+          </select>
           <ul style={{ maxHeight: 'calc(100vh - 150px)', overflow: 'auto' }}>
             {answers.map((a, i) => (
               <li key={a.attempt + a.slot}>
-                <button type="button" aria-current={i === at} onClick={() => go(i)}>
+                <button type="button" aria-current={i === at} title={reasonOf(a)} onClick={() => go(i)}>
                   {a.name ?? `Script ${String(a.script).padStart(2, '0')}`}
                   {a.secondLanguage && <span className="soft"> 2nd language</span>}
                   {new Set(answers.map((x) => x.letter)).size > 1 && <span className="letter">{a.letter}</span>}
@@ -273,7 +309,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
               onChange={(e) => {
                 setRemark(e.target.value);
                 const whole = rubric && judge(rubric, judgement).open.length === 0;
-                save(at, now, {
+                save(now, {
                   marks: rubric ? '' : marksNow,
                   words: e.target.value,
                   ...(whole ? { found: judgement } : {}),
@@ -288,6 +324,13 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
               <KeyCap of="j" /> next
             </p>
           </div>
+          {desk.mends && (
+            <p className="soft">
+              <Link href={`/sittings/${desk.sitting}/answers?item=${desk.item}`}>
+                All answers to this question, and what no rule has read in them
+              </Link>
+            </p>
+          )}
           {keyNow && (
             <div className="note">
               <h3>Key</h3>

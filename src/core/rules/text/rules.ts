@@ -42,7 +42,7 @@ const textRule = z.discriminatedUnion('when', [
 export type TextRule = z.infer<typeof textRule>;
 
 export const textRules = z.object({
-  forgives,
+  forgives: forgives.default(FORGIVES_ALL),
   rules: z.array(textRule).max(20),
   /** Words and patterns that call a person, wherever they stand. */
   calls: z.array(wording).max(40).default([]),
