@@ -2,9 +2,11 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import sharp from 'sharp';
 import { checkQuestion } from '../../src/core/bank/checks';
 import { placedSlots } from '../../src/core/bank/question';
 import { kindOf } from '../../src/core/kinds/registry';
+import { beginQuestion } from '../drivers/bench';
 import { goTo } from '../drivers/browser';
 import { questionOfEveryKind } from '../drivers/samples';
 import { onStage } from '../drivers/stage';
@@ -99,6 +101,59 @@ test('a long answer gets its room and a file beside it, tried on the sheet', asy
   await sheet.getByRole('button', { name: 'Hand in' }).click();
   await expect(sheet).toContainText('one file beside it');
   await sheet.getByRole('button', { name: 'Close' }).click();
+});
+
+/** A photographed page: light, with dark lines, so wide and so high. */
+const photographed = async (name: string, width: number, height: number) => ({
+  name,
+  mimeType: 'image/png',
+  buffer: await sharp({ create: { width, height, channels: 3, background: '#eee' } })
+    .composite(
+      Array.from({ length: 20 }, (_, i) => ({
+        input: { create: { width: Math.round(width * 0.6), height: 4, channels: 3 as const, background: '#222' } },
+        left: Math.round(width * 0.2),
+        top: Math.round(((i + 2) * height) / 24),
+      })),
+    )
+    .png()
+    .toBuffer(),
+});
+
+test('pages are handed in: looked over, turned, cropped by keys, put in order, tried on the sheet', async () => {
+  await beginQuestion(teacher);
+  await teacher.keyboard.type('Work it out on paper.');
+  await teacher.getByRole('button', { name: '+ Pages to hand in' }).click();
+  await teacher.getByLabel('How many can be handed in').fill('3');
+  await expect(teacher.getByRole('region', { name: 'Slot A' })).toContainText('Up to 3 pages, photographed or as PDF.');
+  await teacher.getByRole('button', { name: 'Try the sheet' }).click();
+  const sheet = teacher.getByRole('dialog', { name: /./ }).first();
+  await sheet
+    .getByLabel(/Choose files/)
+    .setInputFiles([
+      await photographed('first.png', 900, 600),
+      { name: 'notes.exe', mimeType: 'application/octet-stream', buffer: Buffer.from('MZ') },
+      { name: 'broken.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') },
+    ]);
+  const pages = sheet.locator('.hand-in li');
+  await expect(pages).toHaveCount(2);
+  await expect(sheet.getByRole('alert')).toContainText('notes.exe: not one of the kinds that are asked for');
+  const picture = pages.first().locator('.page-view');
+  await expect(picture).toHaveCSS('height', '64px');
+  await sheet.getByRole('button', { name: 'Turn page 1' }).click();
+  await expect(picture).toHaveCSS('height', '144px');
+  await sheet.getByRole('button', { name: 'Crop page 1' }).click();
+  const crop = teacher.getByRole('dialog', { name: 'The sheet in first.png' });
+  await crop.getByRole('button', { name: /^lower right corner: 95 across, 95 down/ }).focus();
+  for (let i = 0; i < 5; i++) await teacher.keyboard.press('Shift+ArrowLeft');
+  await expect(crop.getByRole('button', { name: /^lower right corner: 70 across/ })).toBeFocused();
+  await plain(teacher);
+  await crop.getByRole('button', { name: 'Crop to these corners' }).click();
+  await expect(crop).toBeHidden();
+  await sheet.getByRole('button', { name: 'Page 1 later' }).click();
+  await expect(pages.nth(1)).toContainText('2. first.png');
+  await sheet.getByRole('button', { name: 'Take page 1 out' }).click();
+  await sheet.getByRole('button', { name: 'Hand in' }).click();
+  await expect(sheet.getByText('marked by a person')).toBeVisible();
 });
 
 test('a rubric is written on its own sheet and saved as typed', async () => {

@@ -174,6 +174,8 @@ export interface KindSample<Setup> {
   setup: Setup;
   /** The same slot with other keys: what a student may see of them is the same. */
   otherKeys: Setup[];
+  /** Responses that it may be given, where no machine marks it and there is no key to take for one. */
+  responses?: unknown[];
   /** A key as it is typed, where not any two lines are one. */
   typed?: string;
 }

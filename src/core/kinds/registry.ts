@@ -1,6 +1,7 @@
 import { choice } from './choice/choice';
 import type { Kind, Typed } from './contract';
 import { gaps } from './gaps/gaps';
+import { handIn } from './hand-in/hand-in';
 import { label } from './label/label';
 import { longAnswer } from './long-answer/long-answer';
 import { match } from './match/match';
@@ -24,6 +25,7 @@ export const kinds = {
   maths,
   formulaWithPlaces,
   longAnswer,
+  handIn,
   scale,
   label,
   match,

@@ -14,7 +14,8 @@ export function unreadIn(slot: Slot, groups: readonly AnswerGroup[], of: string,
       return {
         response,
         count,
-        full: marks.length > 0 && marks.every((mark) => mark === of),
+        // What a person gave everything although the rules did not is worth learning from.
+        full: byPerson === 0 && marks.length > 0 && marks.every((mark) => mark === of),
         given: known && known !== '0' ? byPerson : 0,
         refused: known === '0' ? byPerson : 0,
       };

@@ -3,6 +3,7 @@ import type { KindName } from '@/core/kinds/registry';
 import * as choice from './choice/print';
 import * as formulaWithPlaces from './formula-with-places/print';
 import * as gaps from './gaps/print';
+import * as handIn from './hand-in/print';
 import * as label from './label/print';
 import * as longAnswer from './long-answer/print';
 import * as match from './match/print';
@@ -22,6 +23,7 @@ const halves = {
   choice: choice.Print,
   formulaWithPlaces: formulaWithPlaces.Print,
   gaps: gaps.Print,
+  handIn: handIn.Print,
   label: label.Print,
   longAnswer: longAnswer.Print,
   match: match.Print,

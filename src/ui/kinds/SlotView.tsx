@@ -5,6 +5,7 @@ import * as choice from './choice/student';
 import type { ReviewProps, StudentHalf, StudentProps } from './contract';
 import * as formulaWithPlaces from './formula-with-places/student';
 import * as gaps from './gaps/student';
+import * as handIn from './hand-in/student';
 import * as label from './label/student';
 import * as longAnswer from './long-answer/student';
 import * as match from './match/student';
@@ -31,6 +32,7 @@ const halves = {
   maths: { Student: maths.Student, Review: maths.Review },
   formulaWithPlaces: { Student: formulaWithPlaces.Student, Review: formulaWithPlaces.Review },
   longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
+  handIn: { Student: handIn.Student, Review: handIn.Review },
   scale: { Student: scale.Student, Review: scale.Review },
   label: { Student: label.Student, Review: label.Review },
   gaps: { Student: gaps.Student, Review: gaps.Review },

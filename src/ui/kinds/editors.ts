@@ -2,6 +2,7 @@ import type { KindName } from '@/core/kinds/registry';
 import { choiceEditor } from './choice/editor';
 import type { EditorSide, Preset } from './contract';
 import { gapsEditor } from './gaps/editor';
+import { handInEditor } from './hand-in/editor';
 import { labelEditor } from './label/editor';
 import { longAnswerEditor } from './long-answer/editor';
 import { matchEditor } from './match/editor';
@@ -24,6 +25,7 @@ const editors = {
   maths: mathsEditor,
   formulaWithPlaces: formulaWithPlacesEditor,
   longAnswer: longAnswerEditor,
+  handIn: handInEditor,
   scale: scaleEditor,
   label: labelEditor,
   match: matchEditor,

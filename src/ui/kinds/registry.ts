@@ -2,6 +2,7 @@ import type { KindName } from '@/core/kinds/registry';
 import { choiceSide } from './choice/side';
 import type { KindSide } from './contract';
 import { gapsSide } from './gaps/side';
+import { handInSide } from './hand-in/side';
 import { labelSide } from './label/side';
 import { longAnswerSide } from './long-answer/side';
 import { matchSide } from './match/side';
@@ -24,6 +25,7 @@ const sides = {
   maths: mathsSide,
   formulaWithPlaces: formulaWithPlacesSide,
   longAnswer: longAnswerSide,
+  handIn: handInSide,
   scale: scaleSide,
   label: labelSide,
   match: matchSide,

@@ -26,7 +26,7 @@ export function UnreadPhrases({ slot, changes, onChange }: Props) {
   return (
     <section className="sheet plain" aria-label={`Not read in slot ${slot.letter}`}>
       <p className="over-title">
-        Not read <span className="soft">by any rule, in answers below full marks</span>
+        Not read <span className="soft">by any rule, in answers that the rules gave less than everything</span>
       </p>
       <div className="scroll-x">
         <table className="rows answers">

@@ -1,9 +1,9 @@
 'use client';
 import { X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
 import type { HandedFile } from '@/core/content/handed-file';
-import { type FileProgress, useFileKeeper } from '../../sheet/FileKeeper';
-import { refusalText } from '../../words/refusals';
+import { useFileKeeper } from '../../sheet/FileKeeper';
+import { OnItsWay } from '../../sheet/OnItsWay';
+import { useAddingFiles } from '../../sheet/use-adding-files';
 import { Trouble } from '../../parts/Trouble';
 import { fileSize } from '../../words/file-size';
 
@@ -14,29 +14,9 @@ interface Props {
   onChange: (files: HandedFile[]) => void;
 }
 
-/** Files beside an answer: each is kept on the device as soon as it is chosen, and goes on to the server from there. */
+/** Files beside an answer. */
 export function FilesBeside({ label, files, most, onChange }: Props) {
-  const { keep } = useFileKeeper();
-  const [reading, setReading] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const present = useRef(files);
-  useEffect(() => {
-    present.current = files;
-  }, [files]);
-  const add = async (chosen: readonly File[]): Promise<void> => {
-    setTrouble(null);
-    for (const file of chosen) {
-      if (present.current.length >= most) break;
-      setReading(file.name);
-      const kept = await keep(file);
-      if (!kept.ok) setTrouble(`${file.name}: ${refusalText(kept.refusal)}`);
-      else if (present.current.every(({ hash }) => hash !== kept.value.hash)) {
-        present.current = [...present.current, kept.value];
-        onChange([...present.current]);
-      }
-    }
-    setReading(null);
-  };
+  const { add, reading, trouble } = useAddingFiles({ files, most, made: (kept) => kept, onChange });
   return (
     <div className="files-beside">
       <FileList files={files} onRemove={(hash) => onChange(files.filter((file) => file.hash !== hash))} />
@@ -85,10 +65,4 @@ export function FileList({ files, onRemove }: { files: readonly HandedFile[]; on
       ))}
     </ul>
   );
-}
-
-function OnItsWay({ progress }: { progress: FileProgress | undefined }) {
-  if (!progress) return null;
-  if ('refusal' in progress) return <span className="trouble">not taken: {refusalText(progress.refusal)}</span>;
-  return <span className="soft">kept on this device, {Math.round(progress.share * 100)} % sent</span>;
 }

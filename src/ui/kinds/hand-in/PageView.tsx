@@ -1,0 +1,38 @@
+'use client';
+import type { HandedPage } from '@/core/kinds/hand-in/hand-in';
+import { type Corners, cssMatrix, projection, ratioOf } from '@/core/pictures/straighten';
+import type { ShownPage } from './shown-pages';
+
+interface Props {
+  page: Pick<HandedPage, 'turn' | 'corners' | 'name'>;
+  shown: ShownPage;
+  /** How wide it is shown, in pixels. */
+  width: number;
+}
+
+/** A page as it shall be read: cut to its corners, straightened and turned. The file itself stays as it was taken. */
+export function PageView({ page: { turn, corners, name }, shown, width }: Props) {
+  const { url, width: w, height: h } = shown;
+  const whole: Corners = [
+    { x: 0, y: 0 },
+    { x: w, y: 0 },
+    { x: w, y: h },
+    { x: 0, y: h },
+  ];
+  const sheet = corners ? (corners.map(({ x, y }) => ({ x: x * w, y: y * h })) as unknown as Corners) : whole;
+  const upright = ratioOf(sheet);
+  const height = width / (turn % 2 === 0 ? upright : 1 / upright);
+  const places: Corners = [
+    { x: 0, y: 0 },
+    { x: width, y: 0 },
+    { x: width, y: height },
+    { x: 0, y: height },
+  ];
+  const turned = places.map((_, i) => places[(i + turn) % 4]) as unknown as Corners;
+  const map = projection(sheet, turned);
+  return (
+    <span className="page-view" style={{ width, height }}>
+      <img src={url} alt={name} width={w} height={h} style={{ transform: map ? cssMatrix(map) : undefined }} />
+    </span>
+  );
+}
