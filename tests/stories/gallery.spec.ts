@@ -2,6 +2,7 @@ import { expect, type Locator, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { goTo, LAPTOP, PHONE } from '../drivers/browser';
 import { sheetOf } from '../drivers/bench';
+import { photographed } from '../drivers/photographed';
 import { onStage } from '../drivers/stage';
 
 /** Every way to ask, answered in every way there is to answer, handed in, marked and read again. */
@@ -102,6 +103,19 @@ const ANSWERS: Record<string, (card: Locator, hand: Hand, page: Page) => Promise
   Formula: (card, hand) => typePlainly(card, hand, 't = s/v'),
   'Formula with places': (card, hand) => typePlainly(card, hand, '2ba'),
   'Long answer': (card) => card.getByRole('textbox').fill('The pads press on the rim.'),
+  'Pages to hand in': async (card, hand) => {
+    await card
+      .locator('input[type=file]')
+      .last()
+      .setInputFiles([await photographed('page.png', 600, 800)]);
+    await press(card.getByRole('button', { name: 'Turn page 1' }), hand);
+  },
+  'Files to hand in': (card) =>
+    card.locator('input[type=file]').setInputFiles({
+      name: 'report.odt',
+      mimeType: 'application/vnd.oasis.opendocument.text',
+      buffer: Buffer.from('PK'),
+    }),
   // It stands in the middle from the beginning; that is no answer before it is touched.
   Scale: async (card, hand) => {
     const slider = card.getByRole('slider');
@@ -146,6 +160,8 @@ const ANSWERS: Record<string, (card: Locator, hand: Hand, page: Page) => Promise
   'Point on a picture': (card, hand, page) => point(page, card, hand),
 };
 
+const BY_A_PERSON = new Set(['Long answer', 'Pages to hand in', 'Files to hand in']);
+
 for (const [hand, size] of HANDS) {
   test(`every way to ask is answered by ${hand}, marked and read again`, async () => {
     const { page, context } = await stage.signIn('odalys', size);
@@ -158,7 +174,7 @@ for (const [hand, size] of HANDS) {
       await ANSWERS[name]?.(card, hand, page);
       await press(card.getByRole('button', { name: 'Hand in' }), hand);
       await expect(card.getByRole('status').last(), name).toContainText(
-        name === 'Long answer' ? 'waits for a person' : '2 of 2',
+        BY_A_PERSON.has(name) ? 'waits for a person' : '2 of 2',
       );
       await expect(card.getByRole('textbox'), name).toHaveCount(0);
     }

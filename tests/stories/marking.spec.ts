@@ -2,12 +2,12 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import sharp from 'sharp';
 import { checkQuestion } from '../../src/core/bank/checks';
 import { placedSlots } from '../../src/core/bank/question';
 import { kindOf } from '../../src/core/kinds/registry';
 import { beginQuestion } from '../drivers/bench';
 import { goTo } from '../drivers/browser';
+import { photographed } from '../drivers/photographed';
 import { questionOfEveryKind } from '../drivers/samples';
 import { onStage } from '../drivers/stage';
 
@@ -101,22 +101,6 @@ test('a long answer gets its room and a file beside it, tried on the sheet', asy
   await sheet.getByRole('button', { name: 'Hand in' }).click();
   await expect(sheet).toContainText('one file beside it');
   await sheet.getByRole('button', { name: 'Close' }).click();
-});
-
-/** A photographed page: light, with dark lines, so wide and so high. */
-const photographed = async (name: string, width: number, height: number) => ({
-  name,
-  mimeType: 'image/png',
-  buffer: await sharp({ create: { width, height, channels: 3, background: '#eee' } })
-    .composite(
-      Array.from({ length: 20 }, (_, i) => ({
-        input: { create: { width: Math.round(width * 0.6), height: 4, channels: 3 as const, background: '#222' } },
-        left: Math.round(width * 0.2),
-        top: Math.round(((i + 2) * height) / 24),
-      })),
-    )
-    .png()
-    .toBuffer(),
 });
 
 test('pages are handed in: looked over, turned, cropped by keys, put in order, tried on the sheet', async () => {

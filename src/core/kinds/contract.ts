@@ -39,6 +39,8 @@ export interface Kind<Setup, Sheet, Response> {
   gist: (setup: Setup, response: Response) => string;
   /** Whether two answers with different gists are one answer all the same; for kinds in which that takes working out. */
   same?: (setup: Setup, a: Response, b: Response) => boolean;
+  /** What whoever marks looks for, in plain words, where no key says it. No student sees it. */
+  looksFor?: (setup: Setup) => string;
   /** The slot with named values put into its texts, its key and its rules. */
   put: (setup: Setup, put: Put) => Setup;
 

@@ -189,7 +189,12 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     label: firstWords(item.question.content, 60),
     marks: stored(item.marks),
     sheet: questionSheet(item.question, null),
-    keys: Object.fromEntries([...keyedSlots(item.question)].map(([id, slot]) => [id, keyWords(slot)])),
+    keys: Object.fromEntries(
+      [...keyedSlots(item.question)].map(([id, slot]) => [
+        id,
+        keyWords(slot) || (kindOf(slot.kind).looksFor?.(slot.setup) ?? ''),
+      ]),
+    ),
     rubrics: Object.fromEntries(
       placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
     ),

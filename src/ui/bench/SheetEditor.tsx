@@ -156,6 +156,8 @@ export function SheetEditor(props: Props) {
     content,
     editorProps: {
       attributes: { 'aria-label': label, role: 'textbox', 'aria-multiline': 'true' },
+      // The editor has no use for Escape and would keep it from the window around it.
+      handleDOMEvents: { keydown: (_, event) => event.key === 'Escape' },
       handlePaste: (_, event) => {
         const data = event.clipboardData;
         // Word processors put a picture of the text beside the text itself; the text is wanted then.

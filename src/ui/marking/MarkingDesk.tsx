@@ -326,9 +326,7 @@ export function MarkingDesk({ desk, drawn }: { desk: Desk; drawn: DrawnFormulas 
           </div>
           {desk.mends && (
             <p className="soft">
-              <Link href={`/sittings/${desk.sitting}/answers?item=${desk.item}`}>
-                All answers to this question, and what no rule has read in them
-              </Link>
+              <Link href={`/sittings/${desk.sitting}/answers?item=${desk.item}`}>All answers to this question</Link>
             </p>
           )}
           {keyNow && (

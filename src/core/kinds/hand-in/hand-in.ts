@@ -58,6 +58,7 @@ export const handIn: KindWith<'files', HandInSetup, HandInSheet, HandInResponse>
   describe: () => '…',
   describeResponse: (_, { pages }) => pages.map(({ name }) => `[${name}]`).join('\n'),
   gist: (_, { pages }) => pages.map(({ hash, turn }) => `${hash} ${turn}`).join(' '),
+  looksFor: ({ example }) => example,
   put: (given, put) => ({ ...given, example: put(given.example, 'words') }),
   files: { of: ({ pages }) => pages },
 };

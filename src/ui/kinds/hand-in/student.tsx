@@ -52,7 +52,7 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
   return (
     <div className="hand-in">
       <p className="soft">
-        {askedFor(sheet)} At most {fileSize(MOST_FILE_BYTES)} each.
+        {askedFor(sheet)} At most {MOST_FILE_BYTES / 1024 / 1024} MB each.
       </p>
       <ol>
         {pages.map((page, i) => (
