@@ -118,6 +118,7 @@ test('words: endings and slips are forgiven, a denial calls a person', async () 
   await expect(drawer).toContainText('taken for a slip of the pen');
   await expect(drawer).toContainText('“not” denies something');
   await note.getByText('What calls a person').click();
+  await expect(note).toContainText('would hand over 1 trial answer');
   await note
     .getByLabel(/what is denied/)
     .first()

@@ -88,6 +88,7 @@ export function PointsEditor({ rule, marks, language, onChange }: Props) {
           </Button>
         </div>
       )}
+      <HowWritten />
       <label className="d-grid">
         earns nothing with
         <WordingsInput
@@ -98,6 +99,35 @@ export function PointsEditor({ rule, marks, language, onChange }: Props) {
         />
       </label>
     </>
+  );
+}
+
+/** The signs that say more of a wording, with what they mean. */
+const SIGNS: readonly (readonly [sign: string, means: string])[] = [
+  ['wake; shadow', 'either of them'],
+  ['wind / air + slower', 'one of the first together with the last'],
+  ['5.2 MW', 'this value in any unit of its measure'],
+  ['between 12.2 and 12.3', 'any number from the one to the other'],
+  ['"ATP"', 'just these signs'],
+  ["'planter'", 'this form of the word, no other ending'],
+  ['dilat…', 'any ending'],
+  ['{load cases}', 'any word of this list'],
+  ['pattern: \\d+ rpm', 'a regular expression'],
+];
+
+function HowWritten() {
+  return (
+    <details>
+      <summary>how wordings are written</summary>
+      <dl className="signs">
+        {SIGNS.map(([sign, means]) => (
+          <div key={sign}>
+            <dt>{sign}</dt>
+            <dd>{means}</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 import { Plus } from 'lucide-react';
-import { use, useMemo } from 'react';
+import { use, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { type DoubtName, handedBy } from '@/core/rules/text/doubt-trials';
 import type { Doubts } from '@/core/rules/text/doubts';
@@ -80,6 +80,8 @@ interface Props {
 
 /** Everything finer about typed answers: rules in order, what they forgive, what calls a person, what happens otherwise. */
 export function TextRulesEditor({ rules, marks, onChange }: Props) {
+  /** Whether the signs of doubt are open; what each would do is worked out for those who look. */
+  const [asked, setAsked] = useState(false);
   const set = (i: number, rule: TextRule): void =>
     onChange({ ...rules, rules: rules.rules.map((r, j) => (j === i ? rule : r)) });
   const doubt = (part: Partial<Doubts>): void => onChange({ ...rules, doubts: { ...rules.doubts, ...part } });
@@ -197,7 +199,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
           </select>
         </label>
       </details>
-      <details>
+      <details onToggle={(e) => setAsked(e.currentTarget.open)}>
         <summary>What calls a person</summary>
         <label className="line">
           what is denied (“not”, “without”)
@@ -210,7 +212,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
             <option value="refused">does not count</option>
             <option value="ignored">counts all the same</option>
           </select>
-          <Handed rules={rules} name="negation" />
+          {asked && <Handed rules={rules} name="negation" />}
         </label>
         <div className="checks">
           {(Object.keys(DOUBTS) as (keyof typeof DOUBTS)[]).map((name) => (
@@ -221,7 +223,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
                 checked={rules.doubts[name]}
                 onChange={(e) => doubt({ [name]: e.target.checked })}
               />
-              {DOUBTS[name]} <Handed rules={rules} name={name} />
+              {DOUBTS[name]} {asked && <Handed rules={rules} name={name} />}
             </label>
           ))}
         </div>

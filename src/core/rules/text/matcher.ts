@@ -12,10 +12,12 @@ const MOST_REMEMBERED = 20_000;
 /** Rule sets with more words than this look for one slip in a word, never for two. */
 const MANY_WORDS = 3000;
 
-/** A word of a phrase. `"ATP"` wants exactly this, `dilat…` any ending. */
+/** A word of a phrase. `"ATP"` wants exactly these signs, `'planter'` this form of the word, `dilat…` any ending. */
 interface Part {
   seen: string;
   exactly: boolean;
+  /** No other ending and no slip of it. */
+  form: boolean;
   beginning: boolean;
 }
 
@@ -224,12 +226,13 @@ export class Matcher {
     const parts = this.phrases.get(phrase) ?? [];
     let likeness: Likeness = 'same';
     let at = from;
-    for (const [index, { seen, exactly, beginning }] of parts.entries()) {
+    for (const [index, { seen, exactly, form, beginning }] of parts.entries()) {
       // Articles within a phrase say nothing.
       while (index > 0 && tokens[at] && !likenesses[at]?.has(seen) && determiners.has(tokens[at]?.bare ?? '')) at++;
       const token = tokens[at];
       const like = likenesses[at]?.get(seen);
       if (!token || !like || (exactly && token.shown !== seen)) return null;
+      if (form && (like === 'ending' || like === 'slip')) return null;
       if (beginning && !token.seen.startsWith(seen) && like !== 'same') return null;
       if (index > 0 && token.sentence !== tokens[from]?.sentence) return null;
       if (like !== 'same' && !beginning) likeness = like;
@@ -263,17 +266,19 @@ function lessOne(word: string): string[] {
   return Array.from({ length: word.length }, (_, i) => word.slice(0, i) + word.slice(i + 1));
 }
 
-/** The words of a phrase as it is typed: `"…"` round those that are wanted exactly so, `…` behind a beginning. */
+/** The words of a phrase as it is typed, with the signs that say how strictly each is meant. */
 function partsOf(phrase: string, past: Forgives): Part[] {
-  const pieces = phrase.split(/("[^"]+")/).filter((piece) => piece.trim() !== '');
+  const pieces = phrase.split(/("[^"]+"|(?<!\p{L})'[^']+'(?!\p{L}))/u).filter((piece) => piece.trim() !== '');
   return pieces.flatMap((piece) => {
     const exactly = /^".+"$/.test(piece);
+    const form = /^'.+'$/.test(piece);
     return piece.split(/(?<=…|\.\.\.)/).flatMap((part) => {
       const beginning = /(?:…|\.\.\.)$/.test(part);
       const { tokens } = readText(part.replace(/(?:…|\.\.\.)$/, ''), past, wordsOfLanguage(past.endings));
       return tokens.map(({ seen, shown }, i) => ({
         seen: exactly ? shown : seen,
         exactly,
+        form,
         beginning: beginning && i === tokens.length - 1,
       }));
     });

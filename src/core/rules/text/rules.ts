@@ -154,16 +154,18 @@ const isList = ({ sets }: PointsRule): boolean =>
   sets.some(({ most, points }) => most !== null || (sets.length === 1 && points.length === 1));
 
 interface Prepared {
+  of: Pick<TextRules, 'calls' | 'forgives' | 'lists'>;
   matcher: Matcher;
   words: LanguageWords;
   expand: (phrase: string) => readonly string[];
 }
-const prepared = new WeakMap<TextRules, Prepared>();
+const prepared = new WeakMap<TextRules['rules'], Prepared>();
 
-/** The matcher of a rule set and its word lists, made when they are first needed. */
+/** The matcher of a rule set and its word lists, made when they are first needed; another choice of doubts goes on with the same. */
 function preparedOf(rules: TextRules): Prepared {
-  const known = prepared.get(rules);
-  if (known) return known;
+  const { calls, forgives: past, lists } = rules;
+  const known = prepared.get(rules.rules);
+  if (known && known.of.calls === calls && known.of.forgives === past && known.of.lists === lists) return known;
   const expand = listsOf(rules.lists);
   const wordings: Wording[] = [
     ...rules.calls,
@@ -176,8 +178,8 @@ function preparedOf(rules: TextRules): Prepared {
   const language = wordsOfLanguage(rules.forgives.endings);
   // "Fewer" takes from nothing where the rules themselves ask for it.
   const lessening = new Set([...language.lessening].filter((word) => !matcher.own.has(word)));
-  const made = { matcher, words: { ...language, lessening }, expand };
-  prepared.set(rules, made);
+  const made = { of: { calls, forgives: past, lists }, matcher, words: { ...language, lessening }, expand };
+  prepared.set(rules.rules, made);
   return made;
 }
 
