@@ -19,7 +19,8 @@ function denialOf({ tokens }: Reading, place: PhrasePlace, words: LanguageWords)
 
 /** The denials of an answer: for each place the word that denies it, looked up once. */
 export function denialsIn(reading: Reading, words: LanguageWords): (place: PhrasePlace) => Token | null {
-  if (!reading.tokens.some(({ bare }) => words.denials.has(bare) || words.lessening.has(bare))) return () => null;
+  const { tokens } = reading;
+  if (!tokens.some(({ bare }, at) => words.lessening.has(bare) || denies(tokens, at, words))) return () => null;
   const known = new Map<number, Token | null>();
   return (place) => {
     const key = place.from * 10_000 + place.to;
@@ -86,9 +87,19 @@ const ENGLISH_LATE = new Set([
   'keinen',
   'ni',
   'falta',
+  'rather',
+  'opposed',
+  'vez',
+  'lugar',
+  'lieu',
+  'plutot',
 ]);
 
+/** Of two words, what follows is not meant: "the brake rather than the pitch". */
+const INSTEAD = new Set(['rather than', 'opposed to', 'vez de', 'lugar de', 'lieu de', 'plutot que']);
+
 function denies(tokens: readonly Token[], at: number, { denials }: LanguageWords): boolean {
-  const word = tokens[at]?.bare ?? '';
-  return denials.has(word) && !(word === 'not' && ['only', 'just'].includes(tokens[at + 1]?.bare ?? ''));
+  const [word, next] = [tokens[at]?.bare ?? '', tokens[at + 1]?.bare ?? ''];
+  if (INSTEAD.has(`${word} ${next}`)) return true;
+  return denials.has(word) && !(word === 'not' && (next === 'only' || next === 'just'));
 }
