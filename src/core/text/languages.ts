@@ -58,7 +58,7 @@ export const LANGUAGE_WORDS: Readonly<Record<StemLanguage, LanguageWords>> = {
     function:
       'i you he she it we they me him us them itself themselves myself of to in on at by for from with into onto out over under up down off about as like than then so too very much more most many some any all each every both such same other only just also even still here there what who whom whose how if when where why let get gets got make makes made go goes one ones way thing things think know mean means because',
     denials:
-      'not no without never neither nor none cannot hardly nothing nobody nowhere lacks lacking lack instead isnt arent wasnt werent doesnt dont didnt cant wont wouldnt shouldnt couldnt mustnt havent hasnt hadnt neednt aint',
+      'fail fails failed failing unable not no without never neither nor none cannot hardly nothing nobody nowhere lacks lacking lack instead isnt arent wasnt werent doesnt dont didnt cant wont wouldnt shouldnt couldnt mustnt havent hasnt hadnt neednt aint',
     lessening: 'less fewer little reduced insufficient',
     auxiliaries:
       'is are was were be been being am do does did done has have had having can could will would shall should may might must need needs',

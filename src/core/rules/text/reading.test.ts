@@ -83,6 +83,8 @@ describe('what a careful reader sees', () => {
     [wants(['brake']), "It hasn't a brake.", '0'],
     [wants(['brake']), "They mustn't use the brake.", '0'],
     [wants(['brake']), 'Nobody needs a brake.', '0'],
+    [wants(['opens'], [], { endings: 'en' }), 'The valve fails to open.', '0'],
+    [wants(['brake']), 'The brake fails.', '1'],
     [wants(['brake']), 'Neither a brake nor a lock.', '0'],
     [wants(['brake']), 'Not only the brake.', '1'],
     [wants(['7500 W']), 'P=7500W', '1'],
