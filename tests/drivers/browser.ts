@@ -26,12 +26,16 @@ export async function goTo(page: Page, address: string): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
-/** A person at a browser, signed in. */
+/** The cookies of those who have signed in, by their user names. */
+export type SignedIn = Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>;
+
+/** A person at a browser, signed in; through the door the first time, after that with the session that they have. */
 export async function signIn(
   browser: Browser,
   base: string,
   userName: string,
   viewport = LAPTOP,
+  before: SignedIn = new Map(),
 ): Promise<{ page: Page; context: BrowserContext }> {
   const context = await browser.newContext({
     viewport,
@@ -43,11 +47,15 @@ export async function signIn(
   context.setDefaultTimeout(45_000);
   context.setDefaultNavigationTimeout(45_000);
   const page = await context.newPage();
-  await page.goto('/sign-in');
+  const cookies = before.get(userName);
+  if (cookies) await context.addCookies(cookies);
+  await page.goto(cookies ? '/' : '/sign-in');
+  if (cookies && !new URL(page.url()).pathname.startsWith('/sign-in')) return { page, context };
   await page.getByLabel('User name').fill(userName);
   await page.getByLabel('Password').fill(DEMO_PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL((url) => !url.pathname.startsWith('/sign-in'));
+  before.set(userName, await context.cookies());
   return { page, context };
 }
 

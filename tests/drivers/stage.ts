@@ -1,6 +1,6 @@
 import { cpSync, rmSync } from 'node:fs';
 import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { LAPTOP, launch, signIn } from './browser';
+import { LAPTOP, launch, type SignedIn, signIn } from './browser';
 import { PREPARED, Server } from './server';
 
 /** What a file of stories plays on: the built application with a demo department of its own, and a browser. */
@@ -9,6 +9,7 @@ export class Stage {
   /** What the consoles of all who are signed in complained of; a cut network is no complaint. */
   readonly complaints: string[] = [];
   private opened: Browser | null = null;
+  private readonly signedIn: SignedIn = new Map();
 
   constructor(name: string) {
     this.server = new Server(3301 + Number(process.env.TEST_PARALLEL_INDEX ?? 0), name);
@@ -25,7 +26,7 @@ export class Stage {
 
   /** Somebody at a browser, signed in. */
   async signIn(userName: string, viewport = LAPTOP): Promise<{ page: Page; context: BrowserContext }> {
-    const somebody = await signIn(this.browser, this.base, userName, viewport);
+    const somebody = await signIn(this.browser, this.base, userName, viewport, this.signedIn);
     const { page } = somebody;
     this.hear(page);
     return somebody;

@@ -135,6 +135,10 @@ test('pages are handed in: looked over, turned, cropped by keys, put in order, t
   await expect(crop).toBeHidden();
   await sheet.getByRole('button', { name: 'Page 1 later' }).click();
   await expect(pages.nth(1)).toContainText('2. first.png');
+  await pages.nth(1).locator('.thumb').dragTo(pages.first().locator('.thumb'));
+  await expect(pages.first()).toContainText('1. first.png');
+  await sheet.getByRole('button', { name: 'Page 2 earlier' }).click();
+  await expect(pages.nth(1)).toContainText('2. first.png');
   await sheet.getByRole('button', { name: 'Take page 1 out' }).click();
   await sheet.getByRole('button', { name: 'Hand in' }).click();
   await expect(sheet.getByText('marked by a person')).toBeVisible();

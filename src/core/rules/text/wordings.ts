@@ -126,13 +126,13 @@ function pick(found: readonly PhrasePlace[][], { parts, least, ordered, within }
 
 /**
  * So many different parts within one stretch of words, no two sharing a word.
- * From every hit on, the hits that follow are taken as they end, so that none
- * stands in the way of another; a part that is there already waits its turn.
+ * From every hit on, those that begin near enough behind it are tried together.
  */
 function together(hits: readonly Hit[], within = Number.POSITIVE_INFINITY, wanted: number): Hit[] | null {
-  const starts = within === Number.POSITIVE_INFINITY ? hits.slice(0, 1) : hits;
+  const byStart = [...hits].sort((a, b) => a.place.from - b.place.from || a.place.to - b.place.to);
+  const starts = within === Number.POSITIVE_INFINITY ? byStart.slice(0, 1) : byStart;
   for (const [index, first] of starts.entries()) {
-    const near = hits.slice(index).filter(({ place }) => place.from - first.place.from <= within);
+    const near = byStart.slice(index).filter(({ place }) => place.from - first.place.from <= within);
     const picked = apart(near, wanted);
     if (picked) return picked;
   }

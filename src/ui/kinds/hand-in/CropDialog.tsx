@@ -80,6 +80,7 @@ export default function CropDialog({ shown, corners, name, onClose, onKeep }: Pr
           onPointerUp={() => setTaken(null)}
           onPointerLeave={() => setTaken(null)}
         >
+          {/* eslint-disable-next-line @next/next/no-img-element -- a picture of this device; there is nothing to optimise */}
           <img src={shown.url} alt={name} draggable={false} />
           <svg viewBox="0 0 1 1" preserveAspectRatio="none" aria-hidden="true">
             <polygon points={now.map(({ x, y }) => `${x},${y}`).join(' ')} />

@@ -32,7 +32,14 @@ export function PageView({ page: { turn, corners, name }, shown, width }: Props)
   const map = projection(sheet, turned);
   return (
     <span className="page-view" style={{ width, height }}>
-      <img src={url} alt={name} width={w} height={h} style={{ transform: map ? cssMatrix(map) : undefined }} />
+      <img
+        src={url}
+        alt={name}
+        draggable={false}
+        width={w}
+        height={h}
+        style={{ transform: map ? cssMatrix(map) : undefined }}
+      />
     </span>
   );
 }

@@ -1,28 +1,30 @@
 'use client';
-import { ChevronDown, ChevronUp, Crop, FileText, RotateCw, X } from 'lucide-react';
-import { lazy, type ReactNode, Suspense, useState } from 'react';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { RotateCw } from 'lucide-react';
+import { useId, useState } from 'react';
 import type { HandedPage, HandInResponse, HandInSheet } from '@/core/kinds/hand-in/hand-in';
 import { TAKES, takesName } from '@/core/content/takes';
 import { MOST_FILE_BYTES } from '@/core/content/file-limits';
-import type { Flaw } from '@/core/pictures/looks';
 import { Trouble } from '../../parts/Trouble';
 import { useFileKeeper } from '../../sheet/FileKeeper';
-import { OnItsWay } from '../../sheet/OnItsWay';
 import { useAddingFiles } from '../../sheet/use-adding-files';
 import { fileSize } from '../../words/file-size';
 import type { ReviewProps, StudentProps } from '../contract';
+import { Act } from './Act';
 import { askedFor } from './asked';
+import { PageRow } from './PageRow';
 import { PageView } from './PageView';
 import { showChosen, useShownPage } from './shown-pages';
 import './hand-in.scss';
-
-// Only those who crop a page need it.
-const CropDialog = lazy(() => import('./CropDialog'));
-
-const FLAWS: Record<Flaw, string> = {
-  dark: 'It looks dark: more light would help.',
-  blurred: 'It looks blurred: hold still, and near enough to read it.',
-};
 
 export function Student({ label, sheet, response, onChange }: StudentProps<HandInSheet, HandInResponse>) {
   const pages = response?.pages ?? [];
@@ -37,11 +39,15 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
     },
     onChange: set,
   });
-  const move = (from: number, by: -1 | 1): void => {
-    const next = [...pages];
-    const [page] = next.splice(from, 1);
-    if (page) next.splice(from + by, 0, page);
-    set(next);
+  const id = useId();
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+  );
+  const move = (from: number, to: number): void => set(arrayMove(pages, from, to));
+  const dropped = ({ active, over }: DragEndEvent): void => {
+    const place = (hash: unknown): number => pages.findIndex((page) => page.hash === hash);
+    if (over && place(over.id) >= 0) move(place(active.id), place(over.id));
   };
   const endings = TAKES[sheet.takes];
   const choosing = {
@@ -54,20 +60,23 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
       <p className="soft">
         {askedFor(sheet)} At most {MOST_FILE_BYTES / 1024 / 1024} MB each.
       </p>
-      <ol>
-        {pages.map((page, i) => (
-          <li key={page.hash}>
-            <PageRow
-              page={page}
-              number={i + 1}
-              of={pages.length}
-              onChange={(part) => set(pages.map((one, at) => (at === i ? { ...one, ...part } : one)))}
-              onMove={(by) => move(i, by)}
-              onTakeOut={() => set(pages.filter((_, at) => at !== i))}
-            />
-          </li>
-        ))}
-      </ol>
+      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <SortableContext items={pages.map(({ hash }) => hash)} strategy={verticalListSortingStrategy}>
+          <ol>
+            {pages.map((page, i) => (
+              <PageRow
+                key={page.hash}
+                page={page}
+                number={i + 1}
+                of={pages.length}
+                onChange={(part) => set(pages.map((one, at) => (at === i ? { ...one, ...part } : one)))}
+                onMove={(by) => move(i, i + by)}
+                onTakeOut={() => set(pages.filter((_, at) => at !== i))}
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
       {pages.length < sheet.most && (
         <div className="choose">
           {sheet.takes === 'pages' && (
@@ -115,100 +124,6 @@ function Chooser({ label, what, accept, several, photograph = false, reading, on
         }}
       />
     </label>
-  );
-}
-
-interface RowProps {
-  page: HandedPage;
-  number: number;
-  of: number;
-  onChange: (part: Partial<HandedPage>) => void;
-  onMove: (by: -1 | 1) => void;
-  onTakeOut: () => void;
-}
-
-/** One page: small, with what can be done with it, how far it has come, and what may be wrong with it. */
-function PageRow({ page, number, of, onChange, onMove, onTakeOut }: RowProps) {
-  const { onTheirWay } = useFileKeeper();
-  const way = onTheirWay.get(page.hash);
-  const look = useShownPage(page, way === undefined);
-  const [cropping, setCropping] = useState(false);
-  const shown = typeof look === 'object' ? look : null;
-  return (
-    <>
-      <span className="thumb">
-        {shown ? <PageView page={page} shown={shown} width={96} /> : <FileText size={40} aria-hidden="true" />}
-      </span>
-      <span className="about">
-        <strong>
-          {number}. {page.name}
-        </strong>{' '}
-        <span className="soft">{fileSize(page.size)}</span>{' '}
-        {way ? <OnItsWay progress={way} /> : page.attempt !== '' && <span className="soft">on the server ✓</span>}
-        {shown?.flaws.map((flaw) => (
-          <span key={flaw} className="hand d-block">
-            {FLAWS[flaw]}
-          </span>
-        ))}
-        <span className="acts" role="group" aria-label={`Page ${number}`}>
-          {shown && (
-            <>
-              <Act label={`Turn page ${number}`} onClick={() => onChange({ turn: (page.turn + 1) % 4 })}>
-                <RotateCw size={16} />
-              </Act>
-              <Act label={`Crop page ${number}`} onClick={() => setCropping(true)}>
-                <Crop size={16} />
-              </Act>
-            </>
-          )}
-          <Act label={`Page ${number} earlier`} off={number === 1} onClick={() => onMove(-1)}>
-            <ChevronUp size={16} />
-          </Act>
-          <Act label={`Page ${number} later`} off={number === of} onClick={() => onMove(1)}>
-            <ChevronDown size={16} />
-          </Act>
-          <Act label={`Take page ${number} out`} onClick={onTakeOut}>
-            <X size={16} />
-          </Act>
-        </span>
-      </span>
-      {cropping && shown && (
-        <Suspense fallback={null}>
-          <CropDialog
-            shown={shown}
-            corners={page.corners}
-            name={page.name}
-            onClose={() => setCropping(false)}
-            onKeep={(corners) => {
-              onChange({ corners });
-              setCropping(false);
-            }}
-          />
-        </Suspense>
-      )}
-    </>
-  );
-}
-
-interface ActProps {
-  label: string;
-  off?: boolean;
-  onClick: () => void;
-  children: ReactNode;
-}
-
-function Act({ label, off = false, onClick, children }: ActProps) {
-  return (
-    <button
-      type="button"
-      className="btn btn-quiet btn-sm"
-      aria-label={label}
-      title={label}
-      disabled={off}
-      onClick={onClick}
-    >
-      {children}
-    </button>
   );
 }
 
