@@ -32,6 +32,7 @@ export function PageView({ page: { turn, corners, name }, shown, width }: Props)
   const map = projection(sheet, turned);
   return (
     <span className="page-view" style={{ width, height }}>
+      {/* eslint-disable-next-line @next/next/no-img-element -- a picture of this device; there is nothing to optimise */}
       <img
         src={url}
         alt={name}
