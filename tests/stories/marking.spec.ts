@@ -135,7 +135,16 @@ test('pages are handed in: looked over, turned, cropped by keys, put in order, t
   await expect(crop).toBeHidden();
   await sheet.getByRole('button', { name: 'Page 1 later' }).click();
   await expect(pages.nth(1)).toContainText('2. first.png');
-  await pages.nth(1).locator('.thumb').dragTo(pages.first().locator('.thumb'));
+  const thumb = await pages.nth(1).locator('.thumb').boundingBox();
+  const above = await pages.first().locator('.thumb').boundingBox();
+  if (!thumb || !above) throw new Error('A page is not shown');
+  await teacher.mouse.move(thumb.x + 20, thumb.y + 20);
+  await teacher.mouse.down();
+  await teacher.mouse.move(thumb.x + 20, thumb.y, { steps: 4 });
+  await expect(sheet.locator('.hand-in li.dragged')).toBeVisible();
+  await teacher.mouse.move(above.x + 20, above.y + 10, { steps: 8 });
+  await expect(pages.first()).toHaveCSS('transform', /matrix\(1, 0, 0, 1, 0, [1-9]/);
+  await teacher.mouse.up();
   await expect(pages.first()).toContainText('1. first.png');
   await sheet.getByRole('button', { name: 'Page 2 earlier' }).click();
   await expect(pages.nth(1)).toContainText('2. first.png');
