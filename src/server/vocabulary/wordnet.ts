@@ -13,9 +13,9 @@ export interface Related {
 const PARTS = ['noun', 'verb', 'adj', 'adv'] as const;
 type Part = (typeof PARTS)[number];
 
-/** So many senses of a word are looked at, so many narrower words of each. */
+/** So many senses of a word are looked at, and so many sets of narrower words of all its senses as one part of speech. */
 const MOST_SENSES = 4;
-const MOST_NARROWER = 40;
+const MOST_NARROWER = 150;
 const STEPS_DOWN = 2;
 /** No line of the database is longer by far. */
 const LONGEST_LINE = 16_384;
@@ -98,22 +98,23 @@ async function sensesOf(line: string, part: Part): Promise<Related[]> {
   const offsets = fields.slice(-count).slice(0, MOST_SENSES).map(Number);
   const data = await open(path.join(database.path, `data.${part}`));
   try {
+    const room = Buffer.alloc(LONGEST_LINE);
     const synsetAt = async (offset: number): Promise<Synset> => {
-      const { buffer, bytesRead } = await data.read(Buffer.alloc(LONGEST_LINE), 0, LONGEST_LINE, offset);
-      const text = buffer.toString('latin1', 0, bytesRead);
+      const { bytesRead } = await data.read(room, 0, LONGEST_LINE, offset);
+      const text = room.toString('latin1', 0, bytesRead);
       return readSynset(text.slice(0, text.indexOf('\n')));
     };
     const found: Related[] = [];
+    const budget = { left: MOST_NARROWER };
     for (const [sense, offset] of offsets.entries()) {
       const { words, pointers } = await synsetAt(offset);
       found.push(...words.map((word): Related => ({ word, relation: 'same', sense })));
-      for (const { symbol, offset: to, to: which } of pointers.filter(({ symbol: s }) => s === '!')) {
-        const other = await synsetAt(to);
-        const opposite = other.words[which - 1];
-        if (symbol === '!' && opposite) found.push({ word: opposite, relation: 'opposite', sense });
+      for (const { offset: to, to: which } of pointers.filter(({ symbol }) => symbol === '!')) {
+        const opposite = (await synsetAt(to)).words[which - 1];
+        if (opposite) found.push({ word: opposite, relation: 'opposite', sense });
       }
       found.push(
-        ...(await narrowerOf(pointers, synsetAt)).map((word): Related => ({ word, relation: 'narrower', sense })),
+        ...(await narrowerOf(pointers, synsetAt, budget)).map((word): Related => ({ word, relation: 'narrower', sense })),
       );
     }
     return found;
@@ -153,12 +154,14 @@ const ENDINGS: Record<Part, readonly (readonly [RegExp, string])[]> = {
 async function narrowerOf(
   pointers: Synset['pointers'],
   synsetAt: (offset: number) => Promise<Synset>,
+  budget: { left: number },
 ): Promise<string[]> {
   const found: string[] = [];
   let next = pointers;
   for (let step = 0; step < STEPS_DOWN; step++) {
     const below: Synset['pointers'] = [];
-    for (const { offset } of next.filter(({ symbol }) => symbol === '~').slice(0, MOST_NARROWER)) {
+    for (const { offset } of next.filter(({ symbol }) => symbol === '~')) {
+      if (budget.left-- <= 0) return found;
       const { words, pointers: further } = await synsetAt(offset);
       found.push(...words.slice(0, 2));
       below.push(...further);
