@@ -33,7 +33,10 @@ const AREAS: Record<string, (file: string, rules: string) => Record<string, unkn
     return mathsFigures(rows);
   },
   'short-answers'(file, rules) {
-    if (rules === '') throw new Error('Give the file of rules (question id → stored setup of a slot) behind the path.');
+    if (rules === '') {
+      console.error('Give the file of rules (question id → stored setup of a slot) behind the path.');
+      process.exit(2);
+    }
     const rows = markClass(file, rules);
     for (const { id, got, mark, why } of rows.filter((row) => row.got !== row.mark))
       console.log(`${id}: expected ${mark}, got ${got ?? 'a person'} (${why})`);
