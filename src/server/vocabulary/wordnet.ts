@@ -114,7 +114,9 @@ async function sensesOf(line: string, part: Part): Promise<Related[]> {
         if (opposite) found.push({ word: opposite, relation: 'opposite', sense });
       }
       found.push(
-        ...(await narrowerOf(pointers, synsetAt, budget)).map((word): Related => ({ word, relation: 'narrower', sense })),
+        ...(await narrowerOf(pointers, synsetAt, budget)).map(
+          (word): Related => ({ word, relation: 'narrower', sense }),
+        ),
       );
     }
     return found;

@@ -214,7 +214,7 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
           </select>
           {asked && <Handed rules={rules} name="negation" />}
         </label>
-        <div className="checks">
+        <div className="checks one-column">
           {(Object.keys(DOUBTS) as (keyof typeof DOUBTS)[]).map((name) => (
             <label key={name}>
               <input
@@ -223,7 +223,9 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
                 checked={rules.doubts[name]}
                 onChange={(e) => doubt({ [name]: e.target.checked })}
               />
-              {DOUBTS[name]} {asked && <Handed rules={rules} name={name} />}
+              <span>
+                {DOUBTS[name]} {asked && <Handed rules={rules} name={name} />}
+              </span>
             </label>
           ))}
         </div>
