@@ -138,7 +138,10 @@ test('a pasted scheme becomes points, whose words are looked up, and lists are u
   await teacher.keyboard.type('Why does the second turbine make less? ');
   await teacher.getByRole('button', { name: '+ A few lines' }).click();
   const note = teacher.getByRole('region', { name: 'Slot A' });
-  await note.getByLabel('Rule 1', { exact: true }).selectOption({ label: 'points of a scheme' });
+  await expect(note.getByLabel('Rule 1', { exact: true })).toHaveValue('points');
+  // A scheme comes first in a few lines, and is as simple as any of these words.
+  await teacher.getByLabel('Slot A: the right answer').fill('wake; shadow');
+  await expect(note.getByLabel('Accepted for point 1', { exact: true })).toHaveValue('wake; shadow');
   await note.getByRole('button', { name: 'points from a text…' }).click();
   const dialog = teacher.getByRole('dialog');
   await dialog

@@ -69,9 +69,14 @@ describe('further wordings', () => {
       { wording: 'W', from: 'symbol', instead: 'watt' },
     ]);
     expect(must(await ask('teacher', ['fewer collisions'])).map(({ wording }) => wording)).toContain('fewer hit');
+    expect(must(await ask('teacher', ['widen']))).toContainEqual({
+      wording: 'narrow',
+      from: 'opposite',
+      instead: 'widen',
+    });
     expect(must(await ask('teacher', ['collision'], 'es'))).toEqual([]);
     expect(await ask('ada', ['watt'])).toMatchObject({ ok: false });
   });
 });
 
-const ORDER = ['topic', 'list', 'symbol', 'same', 'narrower'];
+const ORDER = ['topic', 'list', 'symbol', 'same', 'narrower', 'opposite'];

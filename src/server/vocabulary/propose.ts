@@ -9,7 +9,7 @@ import { synonymsFor } from '../bank/synonyms';
 import { visibleBanks } from '../bank/access';
 import { type Context, FORBIDDEN, parse } from '../context';
 import { wordLists } from '../db/schema/bank';
-import { relatedWords } from './wordnet';
+import { type Related, relatedWords } from './wordnet';
 
 const input = z.object({
   bank: z.string(),
@@ -47,17 +47,18 @@ export async function proposeWordings(ctx: Context, raw: unknown): Promise<Resul
       for (const sign of signsFor(part)) all.push({ wording: within(sign), from: 'symbol', instead: part });
       for (const other of synonymsOf([part], sets)) all.push({ wording: within(other), from: 'topic', instead: part });
       if ((language !== 'en' && language !== 'none') || lookedUp++ >= MOST_LOOKED_UP) continue;
-      // Names are no wordings; within a phrase only the commonest senses fit, and no narrower words.
-      const related = (await relatedWords(part)).filter(
-        ({ relation, word, sense }) =>
-          !/\p{Lu}/u.test(word) &&
-          (relation === 'same' ? part === phrase || sense < 2 : relation === 'narrower' && part === phrase),
-      );
+      const related = (await relatedWords(part)).filter((one) => fits(one, part === phrase));
       for (const { word, relation } of related.slice(0, MOST_OF_EACH))
-        all.push({ wording: within(word), from: relation === 'narrower' ? 'narrower' : 'same', instead: part });
+        all.push({ wording: within(word), from: relation, instead: part });
     }
   }
   return ok(ranked(all, words));
+}
+
+/** Names are no wordings; within a phrase only the commonest senses fit, and no narrower words. */
+function fits({ word, relation, sense }: Related, whole: boolean): boolean {
+  if (/\p{Lu}/u.test(word)) return false;
+  return relation === 'narrower' ? whole : whole || sense < 2;
 }
 
 /** A phrase as a whole, and its words that have a matter of their own. */

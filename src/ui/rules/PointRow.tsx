@@ -52,6 +52,7 @@ export function PointRow({ point, number, marks, language, others, onChange, onT
         label={`Accepted for point ${number}`}
         synonyms
         language={language}
+        onRefuse={(wording) => !point.refuse.includes(wording) && onChange({ refuse: [...point.refuse, wording] })}
         onChange={(accept) => onChange({ accept })}
       />
       <details open={finer}>

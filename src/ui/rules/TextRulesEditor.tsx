@@ -98,8 +98,8 @@ export function TextRulesEditor({ rules, marks, onChange }: Props) {
               value={rule.when}
               onChange={(e) => set(i, ruleAs(e.target.value, rule))}
             >
-              <option value="exact">the answer is one of</option>
               <option value="points">points of a scheme</option>
+              <option value="exact">the answer is one of</option>
               <option value="pattern">it matches a pattern</option>
             </select>
           }

@@ -45,14 +45,20 @@ export function WordListsDialog({ onClose }: { onClose: () => void }) {
     const found = await lists().catch(() => null);
     if (found?.ok) setRows(found.value);
   };
+  const empty = words.trim() === '';
+  const there = rows?.some((row) => row.name.toLowerCase() === name.trim().toLowerCase()) ?? false;
   return (
     <Dialog
       title="Word lists of the department"
       onClose={onClose}
       out="Close"
       acts={
-        <Button disabled={name.trim() === ''} onClick={() => void keep()}>
-          Keep this list
+        <Button
+          variant={empty ? 'outline-primary' : 'primary'}
+          disabled={name.trim() === '' || (empty && !there)}
+          onClick={() => void keep()}
+        >
+          {empty && there ? 'Take this list away' : 'Keep this list'}
         </Button>
       }
     >

@@ -17,6 +17,8 @@ interface Props {
   synonyms?: boolean;
   /** The language in which further wordings are looked up; left out where none are. */
   language?: Forgives['endings'];
+  /** What becomes of an opposite that is looked up with them. */
+  onRefuse?: (wording: string) => void;
   onChange: (wordings: Wording[]) => void;
 }
 
@@ -31,6 +33,7 @@ export function WordingsInput({
   placeholder = 'one; another; this / that + something',
   synonyms = false,
   language,
+  onRefuse,
   onChange,
 }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -62,6 +65,7 @@ export function WordingsInput({
           words={phrases}
           language={language}
           label={label}
+          onRefuse={onRefuse}
           onAdd={(more) => onChange([...phrases, more, ...wordings.filter((one) => typeof one !== 'string')])}
         />
       )}

@@ -12,6 +12,7 @@ const FROM: Record<Proposal['from'], string> = {
   symbol: 'signs and short forms',
   same: 'of the same meaning (dictionary)',
   narrower: 'kinds of it (dictionary)',
+  opposite: 'the opposite, to be refused (dictionary)',
 };
 
 interface Props {
@@ -20,10 +21,12 @@ interface Props {
   /** What they are for, for screen readers. */
   label: string;
   onAdd: (wording: string) => void;
+  /** What becomes of an opposite; where it is missing none are offered. */
+  onRefuse?: ((wording: string) => void) | undefined;
 }
 
 /** Further wordings, looked up when asked for; each is added by a click and by nothing else. */
-export function WordingsOffered({ words, language, label, onAdd }: Props) {
+export function WordingsOffered({ words, language, label, onAdd, onRefuse }: Props) {
   const { propose } = useWordHelp();
   const [found, setFound] = useState<Proposal[] | string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -41,7 +44,9 @@ export function WordingsOffered({ words, language, label, onAdd }: Props) {
       </button>
     );
   if (typeof found === 'string') return <p className="wrong">{found}</p>;
-  const left = found.filter(({ wording }) => !words.includes(wording));
+  const left = found.filter(
+    ({ wording, from }) => !words.includes(wording) && (from !== 'opposite' || onRefuse !== undefined),
+  );
   const sources = (Object.keys(FROM) as Proposal['from'][]).filter((from) => left.some((one) => one.from === from));
   return (
     <div className="offered" role="group" aria-label={`Other wordings: ${label}`}>
@@ -52,7 +57,12 @@ export function WordingsOffered({ words, language, label, onAdd }: Props) {
           {left
             .filter((one) => one.from === from)
             .map(({ wording }) => (
-              <Button key={wording} variant="quiet" className="small-act" onClick={() => onAdd(wording)}>
+              <Button
+                key={wording}
+                variant="quiet"
+                className="small-act"
+                onClick={() => (from === 'opposite' ? onRefuse?.(wording) : onAdd(wording))}
+              >
                 {wording}
               </Button>
             ))}

@@ -64,6 +64,7 @@ export function setWords({ points, least, most, which, apart, wrong }: PointSet)
 
 function pointsWords(rule: PointsRule): string {
   const all = pointsIn(rule);
+  if (all.every(({ accept, half }) => accept.length + half.length === 0)) return '';
   const [only] = all;
   const alone = all.length === 1 && only?.share === '1';
   const sets = rule.sets.map((set) => {

@@ -243,7 +243,9 @@ describe('points as they are typed', () => {
 
 describe('readiness', () => {
   it.each([
-    [one([]), ['no-key', 'point-empty']],
+    [one([]), ['no-key']],
+    [{ ...one([]), otherwise: 'waits' }, ['no-key-all-wait']],
+    [scheme([setOf([point('a', ['x'], {}, '1/2'), point('b', [], {}, '1/2')])]), ['point-empty']],
     [one(['wing'], { refuse: ['wing'] }), ['keyword-wanted-and-forbidden']],
     [one(['wing'], { onlyIf: 'gone' }), ['point-condition-missing']],
     [one(['wing'], { onlyIf: 'p1' }), ['point-condition-circular']],

@@ -64,6 +64,14 @@ export function setOf(points: readonly Point[]): PointSet {
 
 export const pointsIn = ({ sets }: PointsRule): Point[] => sets.flatMap(({ points }) => points);
 
+/** The one point of a rule that is nothing but "any of these words"; null where more is said. */
+export function simplePoint({ sets, refuse }: PointsRule): Point | null {
+  const [only, ...others] = sets.flatMap(({ points }) => points);
+  if (!only || others.length + refuse.length > 0) return null;
+  const { half, refuse: taken, under, polarity, onlyIf } = only;
+  return half.length + taken.length + under.length === 0 && polarity === 'said' && onlyIf === null ? only : null;
+}
+
 /** Every wording of a rule, refused ones too. */
 export function wordingsIn(rule: PointsRule): Wording[] {
   const own = rule.sets.flatMap(({ points, wrong }) => [
@@ -80,4 +88,4 @@ export function wordingLabel(one: Wording): string {
 }
 
 export const pointLabel = ({ name, accept, id }: Point): string =>
-  name || (accept[0] === undefined ? id : wordingLabel(accept[0]));
+  name || (accept[0] === undefined ? id.replace(/^p(?=\d+$)/, 'point ') : wordingLabel(accept[0]));

@@ -1,8 +1,8 @@
-/** A further wording for a point, offered and never added unasked. */
+/** A further wording for a point, or the opposite of one, to be refused; offered and never added unasked. */
 export interface Proposal {
   wording: string;
   /** Where it comes from, best first. */
-  from: 'topic' | 'list' | 'symbol' | 'same' | 'narrower';
+  from: 'topic' | 'list' | 'symbol' | 'same' | 'narrower' | 'opposite';
   /** The word that it stands for. */
   instead: string;
 }
@@ -53,7 +53,7 @@ export function signsFor(word: string): string[] {
   );
 }
 
-const RANK: readonly Proposal['from'][] = ['topic', 'list', 'symbol', 'same', 'narrower'];
+const RANK: readonly Proposal['from'][] = ['topic', 'list', 'symbol', 'same', 'narrower', 'opposite'];
 
 /** Proposals in the order of their sources, each once, without what stands there already; `most` of them. */
 export function ranked(all: readonly Proposal[], known: readonly string[], most = 60): Proposal[] {

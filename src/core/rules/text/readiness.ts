@@ -43,10 +43,12 @@ function pointsReadiness(rule: PointsRule, rules: TextRules, index: number): Fin
   const points = pointsIn(rule);
   const byId = new Map(points.map((point) => [point.id, point]));
   const expand = listsOf(rules.lists);
+  const begun = points.some(({ accept, half }) => accept.length + half.length > 0);
   for (const one of wordingsIn(rule)) findings.push(...wordingReadiness(one, at, expand));
   for (const point of points) {
     const values = { point: pointLabel(point), number: index + 1 };
-    if (point.accept.length + point.half.length === 0) findings.push(stops('point-empty', at, values));
+    // Where no point says anything yet, every answer waits, which is said once for all rules.
+    if (begun && point.accept.length + point.half.length === 0) findings.push(stops('point-empty', at, values));
     if (point.onlyIf !== null && !byId.has(point.onlyIf)) findings.push(stops('point-condition-missing', at, values));
     else if (isCircular(point, byId)) findings.push(stops('point-condition-circular', at, values));
     const refused = new Set(point.refuse.filter((one) => typeof one === 'string').flatMap(expand));

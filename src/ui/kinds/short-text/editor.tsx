@@ -1,18 +1,31 @@
 'use client';
 import { useState } from 'react';
 import { shortText, type ShortTextSetup } from '@/core/kinds/short-text/short-text';
-import { pointLabel, pointsIn } from '@/core/rules/text/points';
-import { wordingsOf } from '@/core/rules/text/rules';
+import { pointLabel, pointOf, type PointsRule, pointsIn, setOf, simplePoint } from '@/core/rules/text/points';
+import { type TextRule, wordingsOf } from '@/core/rules/text/rules';
+import { wordingsFrom, wordingsText } from '@/core/rules/text/wording-text';
 import { TextRulesEditor } from '../../rules/TextRulesEditor';
 import { textRulesSentence } from '../../words/text-rules';
 import type { EditorProps, EditorSide } from '../contract';
 
-/** The right answers of the first rule, with semicolons between them. */
-function keyOf({ rules }: ShortTextSetup): string {
-  const first = rules.rules[0];
+/** What the first rule wants, with semicolons between wordings. */
+function keyOf(first: TextRule | undefined): string {
   if (!first) return '';
   if (first.when === 'pattern') return first.pattern;
-  return first.when === 'exact' ? first.answers.join('; ') : pointsIn(first).map(pointLabel).join(' … ');
+  if (first.when === 'exact') return first.answers.join('; ');
+  const simple = simplePoint(first);
+  return simple ? wordingsText(simple.accept) : pointsIn(first).map(pointLabel).join(' … ');
+}
+
+/** The rule with what was typed on the sheet: any of these wordings, as the whole answer or somewhere in it. */
+function typedRule(first: TextRule | undefined, text: string): TextRule {
+  const simple = first?.when === 'points' ? simplePoint(first) : null;
+  if (first?.when === 'points' && simple) {
+    const accept = wordingsFrom(text, simple.accept);
+    return { ...first, sets: first.sets.map((set) => ({ ...set, points: [{ ...simple, accept }] })) };
+  }
+  const answers = wordingsOf(text);
+  return first?.when === 'exact' ? { ...first, answers } : { when: 'exact', answers, share: '1', feedback: '' };
 }
 
 function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
@@ -22,14 +35,11 @@ function Place({ setup, onChange, letter }: EditorProps<ShortTextSetup>) {
   const typed = (text: string): void => {
     setTyping(text);
     const [, ...rest] = setup.rules.rules;
-    const answers = wordingsOf(text);
-    const rule =
-      first?.when === 'exact' ? { ...first, answers } : { when: 'exact' as const, answers, share: '1', feedback: '' };
-    onChange({ ...setup, rules: { ...setup.rules, rules: [rule, ...rest] } });
+    onChange({ ...setup, rules: { ...setup.rules, rules: [typedRule(first, text), ...rest] } });
   };
-  const byWords = first !== undefined && first.when !== 'exact';
-  const key = keyOf(setup);
-  const shown = typing !== null && wordingsOf(typing).join('; ') === key ? typing : key;
+  const byWords = first?.when === 'pattern' || (first?.when === 'points' && simplePoint(first) === null);
+  const key = keyOf(first);
+  const shown = typing !== null && keyOf(typedRule(first, typing)) === key ? typing : key;
   return (
     <input
       className={`key-input ${setup.room === 'word' ? '' : 'wide'}`}
@@ -67,6 +77,9 @@ function Note({ setup, onChange, marks }: EditorProps<ShortTextSetup>) {
   );
 }
 
+/** Where a scheme begins: any of these words, somewhere in the answer. */
+const ONE_POINT: PointsRule = { when: 'points', sets: [setOf([pointOf('p1', [])])], refuse: [], feedback: '' };
+
 export const shortTextEditor: EditorSide<ShortTextSetup> = {
   Place,
   Note,
@@ -92,8 +105,8 @@ export const shortTextEditor: EditorSide<ShortTextSetup> = {
     },
     {
       name: 'A few lines',
-      about: 'Several lines, marked by keywords',
-      setup: (fresh) => ({ ...fresh, room: 'lines' }),
+      about: 'Several lines, marked by points of a scheme',
+      setup: (fresh) => ({ ...fresh, room: 'lines', rules: { ...fresh.rules, rules: [ONE_POINT] } }),
       example: {
         asks: 'Why does a bicycle have gears?',
         setup: (setup) => shortText.typed.withKey(setup, 'to pedal with less force uphill'),
