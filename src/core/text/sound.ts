@@ -15,7 +15,7 @@ export function soundOf(word: string): string {
     .replace(/sch|sc(?=[eiy])/g, 's')
     .replace(/c(?=[eiy])/g, 's')
     .replace(/ck|ch|qu|q|c/g, 'k')
-    .replace(/g(?=[eiy])/g, 'j')
+    .replace(/dg(?=[eiy])|g(?=[eiy])/g, 'j')
     .replace(/gh/g, '')
     .replace(/z/g, 's')
     .replace(/x/g, 'ks')

@@ -5,17 +5,14 @@ import {
   DragOverlay,
   type DragStartEvent,
   getClientRect,
-  MouseSensor,
   pointerWithin,
-  TouchSensor,
-  useSensor,
-  useSensors,
 } from '@dnd-kit/core';
 import { type KeyboardEvent, type ReactNode, useId, useRef } from 'react';
 import type { Hand } from './placing';
 import { placeByNumber } from './placing';
 import { useLatest } from '../parts/use-latest';
 import { LatestContext, type Placing, PlacingContext } from './use-placing';
+import { useDragSensors } from './drag-sensors';
 import './placing.scss';
 
 /** The list of what is left to place, as a place to drop on. */
@@ -44,11 +41,7 @@ export function PlacingArea({ placing, label, draw, className = '', children }: 
   const area = useRef<HTMLDivElement>(null);
   const typed = useRef('');
   const latest = useLatest(placing);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    // A finger that moves at once scrolls the page.
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  );
+  const sensors = useDragSensors();
   const places = (): HTMLElement[] => [...(area.current?.querySelectorAll<HTMLElement>('[data-place]') ?? [])];
 
   const press = (event: KeyboardEvent): void => {

@@ -1,13 +1,5 @@
 'use client';
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { RotateCw } from 'lucide-react';
 import { useId, useState } from 'react';
@@ -24,6 +16,7 @@ import { askedFor } from './asked';
 import { PageRow } from './PageRow';
 import { PageView } from './PageView';
 import { showChosen, useShownPage } from './shown-pages';
+import { useDragSensors } from '../../placing/drag-sensors';
 import './hand-in.scss';
 
 export function Student({ label, sheet, response, onChange }: StudentProps<HandInSheet, HandInResponse>) {
@@ -40,10 +33,7 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
     onChange: set,
   });
   const id = useId();
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  );
+  const sensors = useDragSensors();
   const move = (from: number, to: number): void => set(arrayMove(pages, from, to));
   const dropped = ({ active, over }: DragEndEvent): void => {
     const place = (hash: unknown): number => pages.findIndex((page) => page.hash === hash);

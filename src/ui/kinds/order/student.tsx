@@ -1,13 +1,5 @@
 'use client';
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { rectSortingStrategy, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
@@ -16,6 +8,7 @@ import { thingsOf } from '../../placing/things';
 import type { ReviewProps, StudentProps } from '../contract';
 import { LeaveOut, Line } from './Line';
 import { BORDER, inList, movedInList } from './list';
+import { useDragSensors } from '../../placing/drag-sensors';
 import './order.scss';
 
 /** Things in an order of one's own: dragged, moved by their buttons, or taken with Space and moved with the arrows. */
@@ -25,10 +18,7 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
   /** What is carried by keys, and where everything stood before. */
   const [carried, setCarried] = useState<{ item: string; before: string[] | null } | null>(null);
   const [said, say] = useState('');
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  );
+  const sensors = useDragSensors();
   const given = response?.order ?? [];
   const answered = given.length > 0;
   const items = sheet.items.map((item) => item.id);
