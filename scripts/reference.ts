@@ -2,6 +2,7 @@ import { agrees, type Row } from '../tests/reference/compare';
 import { gradingRows } from '../tests/reference/grading';
 import { agreed, mathsFigures, mathsRows } from '../tests/reference/maths';
 import { classFigures, classTable, markClass } from '../tests/reference/short-answers';
+import { raterRows } from '../tests/reference/rater-agreement';
 import { speechRows } from '../tests/reference/speech';
 import { unitRows } from '../tests/reference/units';
 import {
@@ -22,6 +23,7 @@ const AREAS: Record<string, (file: string, rules: string) => Record<string, unkn
   'edit-distance': plain(editDistanceRows),
   unicode: plain(unicodeRows),
   speech: plain(speechRows),
+  'rater-agreement': plain(raterRows),
   misspellings(file) {
     const rows = misspellingRows(file);
     return { rows: rows.length, agree: rows.filter(agrees).length, distance1: atDistanceOne(rows) };

@@ -337,6 +337,20 @@ test('a slot copied from one question stands in another as a slot of its own', a
   await expect(letters()).toHaveCount(2);
 });
 
+test('a paste lands where the cursor is seen, though the editor has not been told of it yet', async () => {
+  await newQuestion();
+  await type('Blades turn.');
+  await clickBefore(sheet().getByText('Blades'));
+  await sheet().evaluate((element) => {
+    const words = document.createTreeWalker(element, NodeFilter.SHOW_TEXT).nextNode();
+    window.getSelection()?.collapse(words, words?.textContent?.length);
+    const data = new DataTransfer();
+    data.setData('text/plain', ' Slowly.');
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(sheet()).toHaveText('Blades turn. Slowly.');
+});
+
 test('a place of a formula is made by the key "?", and Tab reaches the drawn field of a student', async () => {
   await newQuestion();
   await type('Nine. ');

@@ -21,6 +21,26 @@ function stepBehind(view: EditorView): boolean {
   return step !== null;
 }
 
+/**
+ * Takes over a cursor that has moved on the screen a moment ago. The browser tells the editor of it later than it
+ * hands over the next key, so that a paste right behind "End" on a busy machine would land where the cursor was before.
+ */
+function asSeen(view: EditorView): false {
+  const seen = view.dom.ownerDocument.getSelection();
+  const { selection, doc } = view.state;
+  if (!(selection instanceof TextSelection) || !seen?.anchorNode || !seen.focusNode) return false;
+  if (!view.dom.contains(seen.anchorNode) || !view.dom.contains(seen.focusNode)) return false;
+  const [anchor, head] = [
+    view.posAtDOM(seen.anchorNode, seen.anchorOffset),
+    view.posAtDOM(seen.focusNode, seen.focusOffset),
+  ];
+  if (anchor === selection.anchor && head === selection.head) return false;
+  const [from, to] = [doc.resolve(anchor), doc.resolve(head)];
+  if (!from.parent.inlineContent || !to.parent.inlineContent) return false;
+  view.dispatch(view.state.tr.setSelection(new TextSelection(from, to)));
+  return false;
+}
+
 /** Where something is put in: behind what is selected, never in its place. */
 export function readyToInsert(editor: Editor): void {
   stepBehind(editor.view);
@@ -62,6 +82,7 @@ export const KeepSelected = Extension.create({
           view.dispatch(view.state.tr.insertText(text));
           return true;
         },
+        handleDOMEvents: { copy: asSeen, cut: asSeen, paste: asSeen },
         handlePaste: (view) => {
           stepBehind(view);
           return false;
