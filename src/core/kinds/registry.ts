@@ -1,5 +1,6 @@
 import { choice } from './choice/choice';
 import type { Kind, Typed } from './contract';
+import { draw } from './draw/draw';
 import { gaps } from './gaps/gaps';
 import { handIn } from './hand-in/hand-in';
 import { label } from './label/label';
@@ -26,6 +27,7 @@ export const kinds = {
   formulaWithPlaces,
   longAnswer,
   handIn,
+  draw,
   scale,
   label,
   match,

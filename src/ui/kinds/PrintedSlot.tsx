@@ -3,6 +3,7 @@ import type { KindName } from '@/core/kinds/registry';
 import * as choice from './choice/print';
 import * as formulaWithPlaces from './formula-with-places/print';
 import * as gaps from './gaps/print';
+import * as draw from './draw/print';
 import * as handIn from './hand-in/print';
 import * as label from './label/print';
 import * as longAnswer from './long-answer/print';
@@ -21,6 +22,7 @@ import type { PrintProps } from './contract';
 /** The printed halves; they come with pages that print, and no room waits for them. */
 const halves = {
   choice: choice.Print,
+  draw: draw.Print,
   formulaWithPlaces: formulaWithPlaces.Print,
   gaps: gaps.Print,
   handIn: handIn.Print,

@@ -3,6 +3,7 @@ import type { ComponentType } from 'react';
 import type { KindName } from '@/core/kinds/registry';
 import * as choice from './choice/student';
 import type { ReviewProps, StudentHalf, StudentProps } from './contract';
+import * as draw from './draw/student';
 import * as formulaWithPlaces from './formula-with-places/student';
 import * as gaps from './gaps/student';
 import * as handIn from './hand-in/student';
@@ -32,6 +33,7 @@ const halves = {
   maths: { Student: maths.Student, Review: maths.Review },
   formulaWithPlaces: { Student: formulaWithPlaces.Student, Review: formulaWithPlaces.Review },
   longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
+  draw: { Student: draw.Student, Review: draw.Review },
   handIn: { Student: handIn.Student, Review: handIn.Review },
   scale: { Student: scale.Student, Review: scale.Review },
   label: { Student: label.Student, Review: label.Review },

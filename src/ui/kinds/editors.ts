@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceEditor } from './choice/editor';
 import type { EditorSide, Preset } from './contract';
+import { drawEditor } from './draw/editor';
 import { gapsEditor } from './gaps/editor';
 import { handInEditor } from './hand-in/editor';
 import { labelEditor } from './label/editor';
@@ -26,6 +27,7 @@ const editors = {
   formulaWithPlaces: formulaWithPlacesEditor,
   longAnswer: longAnswerEditor,
   handIn: handInEditor,
+  draw: drawEditor,
   scale: scaleEditor,
   label: labelEditor,
   match: matchEditor,

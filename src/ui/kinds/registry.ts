@@ -1,6 +1,7 @@
 import type { KindName } from '@/core/kinds/registry';
 import { choiceSide } from './choice/side';
 import type { KindSide } from './contract';
+import { drawSide } from './draw/side';
 import { gapsSide } from './gaps/side';
 import { handInSide } from './hand-in/side';
 import { labelSide } from './label/side';
@@ -26,6 +27,7 @@ const sides = {
   formulaWithPlaces: formulaWithPlacesSide,
   longAnswer: longAnswerSide,
   handIn: handInSide,
+  draw: drawSide,
   scale: scaleSide,
   label: labelSide,
   match: matchSide,
