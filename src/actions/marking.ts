@@ -1,8 +1,58 @@
 'use server';
-import type { Result } from '@/core/base/result';
+import { ok, type Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
-import { giveMark } from '@/server/marking/desk';
+import { type AlikeAnswers, alikeAnswers } from '@/server/marking/alike';
+import { type DeskAnswer, readAnswers } from '@/server/marking/desk';
+import { type GivenMark, giveAlike, giveMark } from '@/server/marking/give-mark';
+import {
+  addRemark,
+  changeRemark,
+  dropKeptRemark,
+  type KeptRemark,
+  type Remark,
+  takeBackRemark,
+} from '@/server/marking/remarks';
+import { setUnsure } from '@/server/marking/unsure';
+import type { DrawnFormulas } from '@/ui/sheet/formulas';
+import { drawAnswers } from '@/ui/sheet/formulas-of-answers';
 
-export async function giveMarkAction(input: unknown): Promise<Result<{ marks: string }>> {
+export async function giveMarkAction(input: unknown): Promise<Result<GivenMark>> {
   return giveMark(await staffContext(), input);
+}
+
+export async function readAnswersAction(
+  input: unknown,
+): Promise<Result<{ answers: DeskAnswer[]; drawn: DrawnFormulas }>> {
+  const read = await readAnswers(await staffContext(), input);
+  if (!read.ok) return read;
+  const { sheet, answers } = read.value;
+  return ok({ answers, drawn: drawAnswers(sheet, answers) });
+}
+
+export async function addRemarkAction(input: unknown): Promise<Result<{ remark: Remark | null; kept: KeptRemark[] }>> {
+  return addRemark(await staffContext(), input);
+}
+
+export async function changeRemarkAction(input: unknown): Promise<Result<{ changed: number }>> {
+  return changeRemark(await staffContext(), input);
+}
+
+export async function takeBackRemarkAction(input: unknown): Promise<Result<null>> {
+  return takeBackRemark(await staffContext(), input);
+}
+
+export async function dropKeptRemarkAction(input: unknown): Promise<Result<null>> {
+  return dropKeptRemark(await staffContext(), input);
+}
+
+export async function alikeAnswersAction(input: unknown): Promise<Result<AlikeAnswers>> {
+  return alikeAnswers(await staffContext(), input);
+}
+
+export async function giveAlikeAction(input: unknown): Promise<Result<{ given: string[]; marks: string }>> {
+  return giveAlike(await staffContext(), input);
+}
+
+export async function setUnsureAction(input: unknown): Promise<Result<null>> {
+  return setUnsure(await staffContext(), input);
 }

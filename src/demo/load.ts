@@ -14,7 +14,9 @@ import { keepWordList } from '@/server/vocabulary/word-lists';
 import { leaveBench } from '@/server/bank/save-draft';
 import type { Context, Outside } from '@/server/context';
 import { addMedia } from '@/server/media/add-media';
-import { openDesk, giveMark, listMarking } from '@/server/marking/desk';
+import { openDesk, listMarking } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
+import { addRemark } from '@/server/marking/remarks';
 import { installDepartment, type Installed } from '@/server/people/install';
 import { dealGroups } from '@/server/people/groups';
 import { NO_PROVISION } from '@/core/people/provision';
@@ -343,27 +345,21 @@ class Loader {
   private async markAll(sitting: string, at: number): Promise<void> {
     const ctx = this.as('mirela', at);
     for (const task of must(await listMarking(ctx)).filter((t) => t.sitting === sitting)) {
-      const desk = must(await openDesk(ctx, sitting, task.item));
-      for (const [i, a] of desk.answers.filter((answer) => answer.marks === null).entries()) {
-        const next = seeded(seedFor(i, a.attempt + a.slot));
-        const given = round(
-          exact(a.of)
+      const read = async () => must(await openDesk(ctx, sitting, task.item)).answers.filter((a) => a.marks === null);
+      for (let waiting = await read(); waiting.length > 0; waiting = await read()) {
+        for (const [i, { attempt, slot, of }] of waiting.entries()) {
+          const next = seeded(seedFor(i, attempt + slot));
+          const quarters = exact(of)
             .mul(Math.floor(next() * 3))
-            .div(4),
-          2,
-        ).replace(/\.?0+$/, '');
-        must(
-          await giveMark(
-            { ...ctx, now: at + i * 20_000 },
-            {
-              attempt: a.attempt,
-              item: task.item,
-              slot: a.slot,
-              marks: given || '0',
-              remark: i % 5 === 0 ? 'Say what the cause is, not only what you saw.' : '',
-            },
-          ),
-        );
+            .div(4);
+          const given = round(quarters, 2).replace(/\.?0+$/, '');
+          const then = { ...ctx, now: at + i * 20_000 };
+          const place = { attempt, item: task.item, slot };
+          must(await giveMark(then, { ...place, marks: given || '0' }));
+          if (i % 5 !== 0) continue;
+          const words = 'Say what the cause is, not only what you saw.';
+          must(await addRemark(then, { ...place, words, anchor: { at: 'whole' } }));
+        }
       }
     }
   }

@@ -7,7 +7,9 @@ import { emptyQuestion, type QuestionBody, questionForm } from '@/core/bank/ques
 import { putting } from '@/core/bank/variation';
 import { stored } from '@/core/base/exact';
 import { readStored } from '@/core/base/stored-form';
+import type { Anchor } from '@/core/content/anchors';
 import { contentFromLines } from '@/core/content/lines';
+import { anchorSchema } from '@/core/content/stored-anchor';
 import { readArchive, writeArchive } from '@/core/exchange/archive';
 import { questionsFromRows, rowFromQuestion, COLUMNS } from '@/core/exchange/rows';
 import { SAMPLE_SECRETS } from '@/core/kinds/contract';
@@ -21,6 +23,15 @@ import { sampleOf } from '../drivers/kind-samples';
 /** Everything in a value that is a name or a word by itself. */
 const namesIn = (value: unknown): string[] => JSON.stringify(value).match(/\b[a-z0-9]+\b/g) ?? [];
 const asJson = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
+
+/** Places that no answer has. */
+const NOWHERE: Anchor[] = [
+  { at: 'words', from: 0, to: 9, quote: 'nowhere at all' },
+  { at: 'spot', page: 'f'.repeat(64), x: 0.5, y: 0.5, w: 0, h: 0 },
+  { at: 'drawn', page: 'f'.repeat(64), shapes: [] },
+  { at: 'shapes', ids: ['nowhere'] },
+  { at: 'seconds', from: 9000, to: 9001 },
+];
 
 /** What every kind has. The samples stand in the kinds' own folders. */
 describe.each(KIND_NAMES)('kind %s', (name) => {
@@ -53,6 +64,19 @@ describe.each(KIND_NAMES)('kind %s', (name) => {
     expect([sentence(setup).endsWith('.'), trialHint.length > 5, presets.length > 0]).toEqual([true, true, true]);
     for (const preset of presets)
       expect(readStored(kind.setup, asJson(preset.setup(kind.fresh())))).toEqual(preset.setup(kind.fresh()));
+  });
+
+  it('takes remarks at places of its answers, if any, and only at those that are there', () => {
+    const { judged } = kind;
+    if (!judged) return;
+    const places = responses.map((response) => ({ response, anchor: judged.somewhere(setup, response) }));
+    expect(places.some(({ anchor }) => anchor !== null)).toBe(true);
+    for (const { response, anchor } of places) {
+      if (anchor === null) continue;
+      expect(anchorSchema.parse(asJson(anchor))).toEqual(anchor);
+      expect(judged.holds(setup, response, anchor)).toBe(true);
+      for (const nowhere of NOWHERE) expect(judged.holds(setup, response, nowhere)).toBe(false);
+    }
   });
 
   it('has letters on paper, if any, that tell different answers apart, in whatever order the sheet stands', () => {

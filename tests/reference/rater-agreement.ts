@@ -28,7 +28,7 @@ interface Source {
 
 /** The fixture's stated tolerance is 1e-6. */
 function row(name: string, expected: number | null | undefined, got: number | null | undefined): Row {
-  const same = expected != null && got != null && Math.abs(expected - got) <= 1e-6;
+  const same = typeof expected === 'number' && typeof got === 'number' && Math.abs(expected - got) <= 1e-6;
   return { name, expected: String(expected), got: same ? String(expected) : String(got) };
 }
 

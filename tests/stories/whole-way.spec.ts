@@ -239,10 +239,22 @@ test('what no rule decides waits; the teacher marks it, saved as typed', async (
   await expect(teacher.getByText('Between 0 and 1.')).toBeVisible();
   await mark.fill('½');
   await expect(teacher.getByText('Mark saved ✓')).toBeVisible();
-  await teacher.getByLabel('Remark').fill('What does the friction do?');
-  await expect(teacher.getByText('Mark saved ✓')).toBeVisible();
+  // What is typed and not yet said is said when the answer is left; a place in it is pointed at by selecting words.
+  await teacher.keyboard.press('r');
+  await teacher.getByLabel('Remark', { exact: true }).fill('What does the friction do?');
+  await teacher.keyboard.press('Enter');
+  await expect(teacher.getByRole('listitem').filter({ hasText: 'What does the friction do?' })).toBeVisible();
+  const answer = teacher.locator('.remarked');
+  await answer.dblclick({ position: { x: ((await answer.boundingBox())?.width ?? 0) - 12, y: 10 } });
+  await expect(teacher.getByText('About “friction”')).toBeVisible();
+  await teacher.keyboard.type('wh');
+  await expect(teacher.getByRole('option', { name: /What does the friction do/ })).toBeVisible();
+  await teacher.getByLabel('Remark', { exact: true }).fill('Which?');
+  await teacher.keyboard.press('Enter');
+  await expect(teacher.locator('.said-of')).toHaveText('friction');
   await teacher.reload();
   await expect(teacher.getByLabel('Marks out of 1')).toHaveValue('½');
+  await expect(teacher.locator('.said-of')).toHaveText('friction');
 });
 
 test('results: boundaries dragged and typed, then released; the student reads why', async () => {
@@ -272,7 +284,8 @@ test('results: boundaries dragged and typed, then released; the student reads wh
   await expect(student.getByText('5.5 of 6')).toBeVisible();
   await expect(student.getByText('Very good, Aino Virtala: 91.7 %.')).toBeVisible();
   await expect(student.getByText('rule 1 · within ± 1 % of 3.2 kW')).toBeVisible();
-  await expect(student.getByText('“What does the friction do?”')).toBeVisible();
+  await expect(student.getByText('What does the friction do?')).toBeVisible();
+  await expect(student.locator('.said-of')).toHaveText('friction');
 });
 
 test('the gradebook has the column, and exports it', async () => {

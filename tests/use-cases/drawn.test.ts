@@ -7,7 +7,8 @@ import { gradebookCsv } from '@/server/gradebook/export';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { jobEnded } from '@/server/jobs/jobs';
 import { openAnswers } from '@/server/marking/answers-view';
-import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
+import { listMarking, openDesk } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
 import { applyMending, previewMending } from '@/server/marking/mend';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults } from '@/server/results/results';
@@ -121,7 +122,7 @@ it('is marked, mended, released and exported by what each student met', async ()
 
   for (const { item } of must(await listMarking(dept.as('marker'))).filter((task) => task.waiting > 0)) {
     for (const { attempt, slot } of must(await openDesk(dept.as('marker'), sitting, item)).answers)
-      must(await giveMark(dept.as('marker'), { attempt, item, slot, marks: '0', remark: '' }));
+      must(await giveMark(dept.as('marker'), { attempt, item, slot, marks: '0' }));
   }
   const results = must(await openResults(dept.as('teacher'), sitting));
   // Two questions of four marks each, though the pool has four.

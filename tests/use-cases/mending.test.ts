@@ -6,7 +6,7 @@ import { must } from '@/core/base/result';
 import { openQuestion } from '@/server/bank/open-question';
 import { openAnswers } from '@/server/marking/answers-view';
 import { takeIntoBank, takeOutOfBank } from '@/server/marking/into-bank';
-import { giveMark } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
 import {
   applyMending,
   cancelBroken,
@@ -144,7 +144,7 @@ describe('accepting an answer', () => {
   });
 
   it('never covers a mark that a person gave, unless it is asked to', async () => {
-    must(await giveMark(dept.as('marker'), { attempt: scripts.ada, item, slot: 'c', marks: '½', remark: 'nearly' }));
+    must(await giveMark(dept.as('marker'), { attempt: scripts.ada, item, slot: 'c', marks: '½' }));
     const changes = [accept('speed up gear')];
     expect(must(await previewMending(dept.as('teacher'), order(changes)))).toMatchObject({
       marksChanged: 1,
@@ -159,7 +159,7 @@ describe('accepting an answer', () => {
   it('leaves a mark that a person gives while the job runs', async () => {
     const started = applyMending(dept.as('teacher'), order([accept('speed up gear')]));
     const { mending } = must(await started);
-    must(await giveMark(dept.as('marker'), { attempt: scripts.ada, item, slot: 'c', marks: '0', remark: '' }));
+    must(await giveMark(dept.as('marker'), { attempt: scripts.ada, item, slot: 'c', marks: '0' }));
     expect(await jobEnded(dept.out.db.read, mending)).toBe(true);
     expect((await marksOf('c')).sort()).toEqual(['0', '1']);
   });

@@ -12,7 +12,8 @@ import type { Context } from '@/server/context';
 import { mendings } from '@/server/db/schema/marks';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { openAnswers } from '@/server/marking/answers-view';
-import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
+import { listMarking, openDesk } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
 import { takeIntoBank } from '@/server/marking/into-bank';
 import { applyMending, cancelMending, mendingProgress, previewMending, takeBackMending } from '@/server/marking/mend';
 import { countWaiting } from '@/server/marking/waiting';
@@ -113,7 +114,7 @@ const ACTS: Record<string, (ctx: Context) => Promise<Result<unknown>>> = {
 const mend = () => ({ sitting, item: 'item0', changes: [{ what: 'everyone' }], reason: '', overPersons: false });
 const MARKS: Record<string, (ctx: Context) => Promise<Result<unknown>>> = {
   desk: (ctx) => openDesk(ctx, sitting, 'item0'),
-  'a mark': (ctx) => giveMark(ctx, { attempt, item: 'item0', slot: 'c', marks: '1', remark: '' }),
+  'a mark': (ctx) => giveMark(ctx, { attempt, item: 'item0', slot: 'c', marks: '1' }),
 };
 const code = (result: Result<unknown>): string => (result.ok ? 'done' : result.refusal.code);
 

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { freshRubric, type Rubric } from '@/core/rules/rubric/rubric';
 import { keepRubric, listRubrics, openRubric, removeRubric, saveRubric } from '@/server/bank/rubrics';
-import { giveMark, openDesk } from '@/server/marking/desk';
+import { openDesk } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
 import { openOwnResult } from '@/server/results/own-result';
 import { enterSitting } from '@/server/sittings/enter';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -53,8 +54,7 @@ it('a person marks by the rubric of a slot; the student reads what was found', a
   const desk = must(await openDesk(dept.as('marker'), sitting, item));
   expect(desk.rubrics.c?.title).toBe('Report');
   const found = (level: number | null, remark = '') => ({ level, marks: null, remark });
-  const give = (judgement: unknown) =>
-    giveMark(dept.as('marker'), { attempt, item, slot: 'c', marks: '', remark: '', judgement });
+  const give = (judgement: unknown) => giveMark(dept.as('marker'), { attempt, item, slot: 'c', marks: '', judgement });
   expect(await give({ c1: found(3) })).toMatchObject({ refusal: { code: 'criteria-open', values: { count: 1 } } });
   // Levels are worth 0, 1, 2 and 3: five of six of three marks.
   expect(must(await give({ c1: found(3), c2: found(2, 'say when') })).marks).toBe('5/2');

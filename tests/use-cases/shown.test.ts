@@ -4,7 +4,9 @@ import { must } from '@/core/base/result';
 import { type Aspect, ASPECTS, MOMENTS, ON_RELEASE, type Sees } from '@/core/exams/sees';
 import type { ChoiceSetup, ChoiceSheet } from '@/core/kinds/choice/choice';
 import { kindOf } from '@/core/kinds/registry';
-import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
+import { listMarking, openDesk } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
+import { addRemark } from '@/server/marking/remarks';
 import { openOwnResult, type OwnResult } from '@/server/results/own-result';
 import type { ResultSlot } from '@/server/results/slots-seen';
 import { listOwnResults } from '@/server/results/own-results';
@@ -37,8 +39,11 @@ it('with the key switched off nothing that a student receives tells it, of any k
   must(await saveAnswers(dept.as('ada'), { attempt, device: 'device-one', entries }));
   must(await handInAndMark(dept.as('ada'), attempt));
   for (const { item } of must(await listMarking(dept.as('marker'))))
-    for (const { slot } of must(await openDesk(dept.as('marker'), sitting, item)).answers)
-      must(await giveMark(dept.as('marker'), { attempt, item, slot, marks: '0', remark: 'Look again.' }));
+    for (const { slot } of must(await openDesk(dept.as('marker'), sitting, item)).answers) {
+      const place = { attempt, item, slot };
+      must(await giveMark(dept.as('marker'), { ...place, marks: '0' }));
+      must(await addRemark(dept.as('marker'), { ...place, words: 'Look again.', anchor: { at: 'whole' } }));
+    }
 
   const told = async (shows: Record<string, boolean>): Promise<string> => {
     must(await releaseResults(dept.as('teacher'), { sitting, shows: { ...shows, atOnce: true } }));

@@ -7,7 +7,9 @@ import { answers, answersNow, attempts } from '@/server/db/schema/attempts';
 import { marks } from '@/server/db/schema/marks';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { gradebookCsv, gradebookXlsx } from '@/server/gradebook/export';
-import { giveMark, listMarking, openDesk } from '@/server/marking/desk';
+import { listMarking, openDesk } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
+import { addRemark } from '@/server/marking/remarks';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults, saveBoundaries } from '@/server/results/results';
 import { currentAnswers } from '@/server/sittings/attempts';
@@ -72,13 +74,22 @@ describe('from entering to the gradebook', () => {
     const desk = must(await openDesk(dept.as('marker'), sitting, items[0] ?? ''));
     expect(desk.answers).toMatchObject([{ attempt: ben, name: null, answer: 'something else', of: '1', marks: null }]);
     for (const bad of ['2', '-1', 'x', '']) {
-      expect(
-        (await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: bad, remark: '' })).ok,
-      ).toBe(false);
+      expect((await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: bad })).ok).toBe(
+        false,
+      );
     }
-    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: '1', remark: '' }));
-    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: '½', remark: 'Nearly.' }));
-    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[1], slot: 'c', marks: '0', remark: '' }));
+    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: '1' }));
+    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[0], slot: 'c', marks: '½' }));
+    must(
+      await addRemark(dept.as('marker'), {
+        attempt: ben,
+        item: items[0],
+        slot: 'c',
+        words: 'Nearly.',
+        anchor: { at: 'words', from: 0, to: 9, quote: 'something' },
+      }),
+    );
+    must(await giveMark(dept.as('marker'), { attempt: ben, item: items[1], slot: 'c', marks: '0' }));
     const history = await dept.out.db.read.select().from(marks).where(eq(marks.attempt, ben));
     expect(history.filter((m) => m.item === items[0] && m.slot === 'c').map((m) => m.marks)).toEqual([
       null,
@@ -107,7 +118,11 @@ describe('from entering to the gradebook', () => {
     dept.pass(121);
     const later = must(await openOwnResult(dept.as('ben'), ben));
     expect(later.waitsUntil).toBeNull();
-    expect(later.items[0]?.slots[2]).toMatchObject({ marks: '1/2', remark: 'Nearly.', key: null });
+    expect(later.items[0]?.slots[2]).toMatchObject({
+      marks: '1/2',
+      remarks: [{ number: 1, words: 'Nearly.', anchor: { at: 'words', quote: 'something' } }],
+      key: null,
+    });
     expect(later.items[0]?.slots[1]).toMatchObject({ marks: '1' });
     expect(JSON.stringify(later)).not.toContain('Secret explanation');
 

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { openAnswers } from '@/server/marking/answers-view';
 import { currentMarks } from '@/server/marking/current-marks';
-import { giveMark, openDesk } from '@/server/marking/desk';
+import { openDesk } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
 import { openOwnResult } from '@/server/results/own-result';
 import { openResults, releaseResults } from '@/server/results/results';
 import { endSitting } from '@/server/sittings/change-sitting';
@@ -155,7 +156,7 @@ describe('who has handed in', () => {
   it('keeps the marks that a person gave where the answer stays, and waits anew where it does not', async () => {
     const [ada, ben] = [await handedIn('ada'), await handedIn('ben')];
     for (const attempt of [ada, ben]) {
-      must(await giveMark(teacher(), { attempt, item: 'item0', slot: 'c', marks: '1', remark: 'good' }));
+      must(await giveMark(teacher(), { attempt, item: 'item0', slot: 'c', marks: '1' }));
       dept.pass(1);
       must(await letBackIn(teacher(), { attempt, minutes: 5, reason: '' }));
     }
@@ -205,7 +206,7 @@ describe('who has handed in', () => {
     if (code === 'sitting-ended') must(await endSitting(teacher(), sitting));
     if (code === 'results-are-out') {
       for (const { item, slot } of await currentMarks(dept.out.db.read, { attempt: ada }))
-        must(await giveMark(teacher(), { attempt: ada, item, slot, marks: '0', remark: '' }));
+        must(await giveMark(teacher(), { attempt: ada, item, slot, marks: '0' }));
       const shows = { marks: true, right: true, key: true, explanation: true, remarks: true };
       must(await releaseResults(teacher(), { sitting, shows }));
     }
@@ -228,11 +229,9 @@ describe('an attempt that is set aside', () => {
     expect(mine?.attempts).toMatchObject([{ id: ada, asideReason: 'the fire alarm' }]);
     expect(mine?.next).toEqual({ is: 'new', number: 1 });
     expect((await openOwnResult(dept.as('ada'), ada)).ok).toBe(false);
-    expect(await giveMark(teacher(), { attempt: ada, item: 'item0', slot: 'c', marks: '1', remark: '' })).toMatchObject(
-      {
-        refusal: { code: 'is-set-aside' },
-      },
-    );
+    expect(await giveMark(teacher(), { attempt: ada, item: 'item0', slot: 'c', marks: '1' })).toMatchObject({
+      refusal: { code: 'is-set-aside' },
+    });
     expect((await watched('ada'))?.aside).toBe('the fire alarm');
     must(await bringBack(teacher(), ada));
     await handInAndMark(dept.as('ben'), ben);

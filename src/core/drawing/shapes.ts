@@ -9,9 +9,17 @@ export const PAPER_WIDTH = 1000;
 export const MOST_POINTS = 20_000;
 export const MOST_SHAPES = 2_000;
 
-/** The few colours there are; each is told from the others when it is printed in grey. */
-export const COLOURS = { black: '#1a1f2b', blue: '#1d4fa8', green: '#3f9a63', orange: '#e08a1e' } as const;
+/** The few colours there are; each is told from the others when it is printed in grey. Red is the pen of whoever marks. */
+export const COLOURS = {
+  black: '#1a1f2b',
+  blue: '#1d4fa8',
+  green: '#3f9a63',
+  orange: '#e08a1e',
+  red: '#b2322b',
+} as const;
 export type Colour = keyof typeof COLOURS;
+/** Those of whoever answers. */
+export const STUDENT_COLOURS = ['black', 'blue', 'green', 'orange'] as const satisfies readonly Colour[];
 
 /** How thick a line is, in units. */
 export const WIDTHS = { fine: 2.5, medium: 5, thick: 10 } as const;

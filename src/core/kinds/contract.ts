@@ -1,3 +1,4 @@
+import type { Anchor } from '../content/anchors';
 import type { HandedFile } from '../content/handed-file';
 import type { Finding } from '../base/finding';
 import type { StoredForm } from '../base/stored-form';
@@ -53,6 +54,7 @@ export interface Kind<Setup, Sheet, Response> {
   lettered?: Lettered<Sheet, Response>;
   partly?: Partly<Setup, Response>;
   worded?: Worded<Setup, Response>;
+  judged?: Judged<Setup, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -153,6 +155,14 @@ export interface Worded<Setup, Response> {
   give: (setup: Setup, point: string, wording: string) => Setup;
 }
 
+/** A remark of whoever marks can be pinned to a place in its answer; where this is missing, remarks are about the answer as a whole. */
+export interface Judged<Setup, Response> {
+  /** Whether the answer has this place: words that stand in it, one of its pages, a shape of its drawing. */
+  holds: (setup: Setup, response: Response, anchor: Anchor) => boolean;
+  /** A place in an answer, for tests and for the first try. */
+  somewhere: (setup: Setup, response: Response) => Anchor | null;
+}
+
 export const CAPABILITIES = [
   'marked',
   'typed',
@@ -163,6 +173,7 @@ export const CAPABILITIES = [
   'lettered',
   'partly',
   'worded',
+  'judged',
 ] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 

@@ -10,6 +10,8 @@ import { marks, mendings } from '../db/schema/marks';
 
 /** The mark that counts for one slot: the newest in its history. */
 export interface CurrentMark {
+  /** Its place in the history. */
+  id: number;
   attempt: string;
   item: string;
   slot: string;
@@ -17,7 +19,6 @@ export interface CurrentMark {
   by: string | null;
   trace: TraceStep[];
   feedback: string;
-  remark: string;
   judgement: Judgement | null;
   at: number;
 }
@@ -32,8 +33,8 @@ export function countingMarks(read: Reader, among?: SQL) {
     .groupBy(marks.attempt, marks.item, marks.slot);
 }
 
-/** Of a sitting: of what was handed in and is not set aside. */
-type Which = { sitting: string } | { attempt: string } | { attempts: readonly string[] };
+/** Of a sitting, or one question of it: of what was handed in and is not set aside. */
+type Which = { sitting: string; item?: string } | { attempt: string } | { attempts: readonly string[] };
 
 export async function currentMarks(read: Reader, which: Which): Promise<CurrentMark[]> {
   const mine =
@@ -41,18 +42,21 @@ export async function currentMarks(read: Reader, which: Which): Promise<CurrentM
       ? eq(marks.attempt, which.attempt)
       : 'attempts' in which
         ? inArray(marks.attempt, [...which.attempts])
-        : inArray(
-            marks.attempt,
-            read
-              .select({ id: attempts.id })
-              .from(attempts)
-              .where(and(eq(attempts.sitting, which.sitting), COUNTS)),
+        : and(
+            inArray(
+              marks.attempt,
+              read
+                .select({ id: attempts.id })
+                .from(attempts)
+                .where(and(eq(attempts.sitting, which.sitting), COUNTS)),
+            ),
+            which.item === undefined ? undefined : eq(marks.item, which.item),
           );
   const rows = await read
     .select()
     .from(marks)
     .where(inArray(marks.id, countingMarks(read, mine)));
-  return rows.map(({ id: _, mending: __, ...row }) => ({
+  return rows.map(({ mending: _, ...row }) => ({
     ...row,
     trace: row.trace as TraceStep[],
     judgement: row.judgement as Judgement | null,

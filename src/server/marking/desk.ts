@@ -1,33 +1,33 @@
-import type { Lot } from '@/core/exams/lot';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, ne } from 'drizzle-orm';
 import { z } from 'zod';
-import { type Exact, exact, stored } from '@/core/base/exact';
-import { ok, type Result, refuse } from '@/core/base/result';
-import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
 import { keyWords, placedSlots } from '@/core/bank/question';
+import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
 import { keyedSlots } from '@/core/bank/variant';
+import { exact, stored } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
-import { paperQuestions } from '@/core/exams/paper';
+import type { Lot } from '@/core/exams/lot';
+import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { responseWords } from '@/core/kinds/response';
 import { may } from '@/core/people/may';
-import { type Judgement, judge, judgementSchema, type Rubric } from '@/core/rules/rubric/rubric';
-import { readNumber } from '@/core/rules/number/read';
 import type { TraceStep } from '@/core/rules/marking';
+import type { Judgement, Rubric } from '@/core/rules/rubric/rubric';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
-import { inSitting, sittingsFor } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
-import { marks } from '../db/schema/marks';
+import { marks, unsure } from '../db/schema/marks';
 import { courses } from '../db/schema/people';
-import { COUNTS, currentAnswers, findAttempt } from '../sittings/attempts';
-import { entitledIn } from '../people/provisions';
+import { inSitting, sittingsFor } from '../people/courses';
 import { participantName } from '../people/participants';
-import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { readDepartment } from '../people/policy';
-import { currentMarks } from './current-marks';
+import { entitledIn } from '../people/provisions';
+import { COUNTS, currentAnswersOf } from '../sittings/attempts';
+import { paperOf, poolOfSitting } from '../sittings/pinned';
+import { countingMarks, type CurrentMark, currentMarks } from './current-marks';
+import { type KeptRemark, keptRemarksOf, type Remark, remarksOf } from './remarks';
 
 /** One question of a sitting with what a person has to mark of it. */
 export interface MarkingTask {
@@ -74,24 +74,34 @@ export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> 
   return ok(tasks);
 }
 
-/** One slot of one script that a person marks. */
-export interface DeskAnswer {
+/** One slot of one script that a person marks, as it stands in the list. */
+export interface DeskLine {
   attempt: string;
+  slot: string;
+  letter: string;
   script: number;
   /** Null while names are hidden. */
   name: string | null;
   /** They write in a second language. */
   secondLanguage: boolean;
-  slot: string;
-  letter: string;
-  /** The answer in plain words. */
-  answer: string;
-  of: string;
+  /** The mark that stands, by its place in the history. */
+  mark: number;
   marks: string | null;
   byPerson: boolean;
-  remark: string;
+  /** Why it came to a person. */
+  reason: TraceStep | null;
+  /** Whoever marks wants to look at it once more. */
+  unsure: boolean;
+}
+
+/** One of them with everything that is looked at to mark it. */
+export interface DeskAnswer extends DeskLine {
+  of: string;
+  /** The answer in plain words. */
+  answer: string;
   /** What was found by the rubric of the slot. */
   judgement: Judgement | null;
+  remarks: Remark[];
   trace: TraceStep[];
   /** All of the student's answers to this question, to show on the sheet. */
   responses: Record<string, unknown>;
@@ -111,8 +121,14 @@ export interface Desk {
   keys: Record<string, string>;
   /** The rubrics of the slots that have one. */
   rubrics: Record<string, Rubric>;
+  /** Whether answers of one meaning can be told: not where everybody has numbers of their own. */
+  comparable: boolean;
   namesHidden: boolean;
+  lines: DeskLine[];
+  /** The first of them that wait, and those after them; the others are read when they are near. */
   answers: DeskAnswer[];
+  /** What was said of answers to this question before. */
+  kept: KeptRemark[];
   /** Another question of the sitting that waits; null when none does. */
   nextItem: string | null;
   /** Whether whoever marks may go on to the results. */
@@ -121,66 +137,32 @@ export interface Desk {
   mends: boolean;
 }
 
+/** So many answers are read at once. */
+const AT_ONCE = 40;
+
+/** The question of a sitting that is marked, for whoever may mark there. */
+async function questionToMark(ctx: Context, sitting: string, itemId: string): Promise<Result<PaperQuestion>> {
+  const allowed = await inSitting(ctx, 'mark answers', sitting);
+  if (!allowed.ok) return allowed;
+  const item = poolQuestions(await poolOfSitting(ctx.db.read, sitting)).find(({ id }) => id === itemId);
+  return item ? ok(item) : NOT_FOUND;
+}
+
 /** The answers to one question that a person marks, across all scripts. */
 export async function openDesk(ctx: Context, sittingId: string, itemId: string): Promise<Result<Desk>> {
-  const allowed = await inSitting(ctx, 'mark answers', sittingId);
-  if (!allowed.ok) return allowed;
+  const found = await questionToMark(ctx, sittingId, itemId);
+  if (!found.ok) return found;
+  const item = found.value;
   const { read } = ctx.db;
   const [sitting] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sittingId));
   if (!sitting) return NOT_FOUND;
-  const item = poolQuestions(await poolOfSitting(read, sittingId)).find((i) => i.id === itemId);
-  if (!item) return NOT_FOUND;
   const { policy } = await readDepartment(read);
-  const people = await read
-    .select({
-      id: attempts.id,
-      script: attempts.script,
-      seed: attempts.seed,
-      without: attempts.without,
-      name: participantName,
-      participant: attempts.participant,
-    })
-    .from(attempts)
-    .where(eq(attempts.sitting, sittingId));
-  const entitled = await entitledIn(
-    read,
-    sittingId,
-    people.map(({ participant }) => participant),
-    ctx.now,
+  const present = await currentMarks(read, { sitting: sittingId, item: itemId });
+  const lines = await linesOf(ctx, sittingId, item, present);
+  const first = Math.max(
+    0,
+    lines.findIndex(({ marks }) => marks === null),
   );
-  const byId = new Map(people.map((p) => [p.id, p]));
-  const all = await currentMarks(read, { sitting: sittingId });
-  const nextItem = all.find((m) => m.marks === null && m.item !== itemId)?.item ?? null;
-  const present = all.filter((m) => m.item === itemId && (m.marks === null || m.by !== null));
-  const answers: DeskAnswer[] = [];
-  for (const { id, letter, slot } of placedSlots(item.question)) {
-    const kind = kindOf(slot.kind);
-    for (const mark of present.filter((m) => m.slot === id)) {
-      const person = byId.get(mark.attempt);
-      if (!person) continue;
-      const responses = (await currentAnswers(read, mark.attempt))[itemId] ?? {};
-      answers.push({
-        attempt: mark.attempt,
-        script: person.script,
-        name: policy.namesHidden ? null : person.name,
-        secondLanguage: entitled.get(person.participant)?.secondLanguage ?? false,
-        slot: id,
-        letter,
-        answer: responseWords(kind, slot.setup, responses[id]) ?? asSent(responses[id]),
-        of: stored(item.worth.get(id) ?? exact(0)),
-        marks: mark.marks,
-        byPerson: mark.by !== null,
-        remark: mark.remark,
-        judgement: mark.judgement,
-        trace: mark.trace,
-        responses: sheetResponses(item.question, responses),
-        own: item.question.vary
-          ? await ownView(read, { sitting: sittingId, lot: person, item: itemId, slot: id })
-          : null,
-      });
-    }
-  }
-  answers.sort((a, b) => a.letter.localeCompare(b.letter) || a.script - b.script);
   return ok({
     sitting: sittingId,
     title: sitting.title,
@@ -198,12 +180,167 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     rubrics: Object.fromEntries(
       placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
     ),
+    comparable: !item.question.vary,
     namesHidden: policy.namesHidden,
-    nextItem,
+    lines,
+    answers: await answersOf(ctx, sittingId, item, lines.slice(first, first + AT_ONCE), present),
+    kept: await keptRemarksOf(read, item.source),
+    nextItem: await otherWaiting(read, sittingId, itemId),
     seesResults: (await inSitting(ctx, 'see results', sittingId)).ok,
     mends: (await inSitting(ctx, 'release results', sittingId)).ok,
-    answers,
   });
+}
+
+const wanted = z.object({
+  sitting: z.string(),
+  item: z.string(),
+  of: z.array(z.object({ attempt: z.string(), slot: z.string() })).max(AT_ONCE),
+});
+
+/** Some answers of a desk, with everything that is looked at to mark them, as they stand now. */
+export async function readAnswers(
+  ctx: Context,
+  raw: unknown,
+): Promise<Result<{ sheet: QuestionSheet; answers: DeskAnswer[] }>> {
+  const parsed = parse(wanted, raw);
+  if (!parsed.ok) return parsed;
+  const { sitting, item: itemId, of } = parsed.value;
+  const found = await questionToMark(ctx, sitting, itemId);
+  if (!found.ok) return found;
+  const { read } = ctx.db;
+  const places = new Set(of.map(({ attempt, slot }) => `${attempt} ${slot}`));
+  const scripts = await read
+    .select({ id: attempts.id })
+    .from(attempts)
+    .where(
+      and(
+        eq(attempts.sitting, sitting),
+        COUNTS,
+        inArray(
+          attempts.id,
+          of.map(({ attempt }) => attempt),
+        ),
+      ),
+    );
+  const all = await currentMarks(read, { attempts: scripts.map(({ id }) => id) });
+  const present = all.filter((mark) => mark.item === itemId);
+  const lines = await linesOf(ctx, sitting, found.value, present);
+  const near = lines.filter(({ attempt, slot }) => places.has(`${attempt} ${slot}`));
+  return ok({
+    sheet: questionSheet(found.value.question, null),
+    answers: await answersOf(ctx, sitting, found.value, near, present),
+  });
+}
+
+/** Marks of a question as lines of its desk, by slot and script: those that wait, and those that a person gave. */
+async function linesOf(
+  ctx: Context,
+  sitting: string,
+  item: PaperQuestion,
+  present: readonly CurrentMark[],
+): Promise<DeskLine[]> {
+  const { read } = ctx.db;
+  const { policy } = await readDepartment(read);
+  const people = await read
+    .select({ id: attempts.id, script: attempts.script, name: participantName, participant: attempts.participant })
+    .from(attempts)
+    .where(eq(attempts.sitting, sitting));
+  const entitled = await entitledIn(
+    read,
+    sitting,
+    people.map(({ participant }) => participant),
+    ctx.now,
+  );
+  const byId = new Map(people.map((p) => [p.id, p]));
+  const doubted = await read
+    .select({ attempt: unsure.attempt, slot: unsure.slot })
+    .from(unsure)
+    .where(and(eq(unsure.item, item.id), eq(unsure.by, ctx.actor.id)));
+  const again = new Set(doubted.map(({ attempt, slot }) => `${attempt} ${slot}`));
+  const letters = new Map(placedSlots(item.question).map(({ id, letter }) => [id, letter]));
+  return present
+    .flatMap((mark): DeskLine[] => {
+      const person = byId.get(mark.attempt);
+      const letter = letters.get(mark.slot);
+      if (!person || letter === undefined || (mark.marks !== null && mark.by === null)) return [];
+      return [
+        {
+          attempt: mark.attempt,
+          slot: mark.slot,
+          letter,
+          script: person.script,
+          name: policy.namesHidden ? null : person.name,
+          secondLanguage: entitled.get(person.participant)?.secondLanguage ?? false,
+          mark: mark.id,
+          marks: mark.marks,
+          byPerson: mark.by !== null,
+          reason: mark.trace.at(-1) ?? null,
+          unsure: again.has(`${mark.attempt} ${mark.slot}`),
+        },
+      ];
+    })
+    .sort((a, b) => a.letter.localeCompare(b.letter) || a.script - b.script);
+}
+
+/** Lines of a desk with their answers. */
+async function answersOf(
+  ctx: Context,
+  sitting: string,
+  item: PaperQuestion,
+  lines: readonly DeskLine[],
+  present: readonly CurrentMark[],
+): Promise<DeskAnswer[]> {
+  const { read } = ctx.db;
+  const ids = [...new Set(lines.map(({ attempt }) => attempt))];
+  const given = await currentAnswersOf(read, ids, [item.id]);
+  const said = await remarksOf(read, ids, { item: item.id, viewer: ctx.actor.id });
+  const rows = item.question.vary ? await lotsOf(read, ids) : null;
+  const answers: DeskAnswer[] = [];
+  for (const line of lines) {
+    const { attempt, slot: id } = line;
+    const slot = item.question.slots[id];
+    const mark = present.find((one) => one.attempt === attempt && one.slot === id);
+    if (!slot || !mark) continue;
+    const responses = given.get(attempt)?.[item.id] ?? {};
+    const lot = rows?.get(attempt);
+    answers.push({
+      ...line,
+      of: stored(item.worth.get(id) ?? exact(0)),
+      answer: responseWords(kindOf(slot.kind), slot.setup, responses[id]) ?? asSent(responses[id]),
+      judgement: mark.judgement,
+      remarks: said.filter((one) => one.attempt === attempt && one.slot === id),
+      trace: mark.trace,
+      responses: sheetResponses(item.question, responses),
+      own: lot ? await ownView(read, { sitting, lot, item: item.id, slot: id }) : null,
+    });
+  }
+  return answers;
+}
+
+/** What decides the numbers of each attempt. */
+async function lotsOf(read: Reader, ids: readonly string[]): Promise<Map<string, Lot>> {
+  const rows = await read
+    .select({ id: attempts.id, seed: attempts.seed, without: attempts.without })
+    .from(attempts)
+    .where(inArray(attempts.id, [...ids]));
+  return new Map(rows.map(({ id, ...lot }) => [id, lot]));
+}
+
+/** Another question of the sitting with answers that wait; null when there is none. */
+async function otherWaiting(read: Reader, sitting: string, item: string): Promise<string | null> {
+  const here = inArray(
+    marks.attempt,
+    read
+      .select({ id: attempts.id })
+      .from(attempts)
+      .where(and(eq(attempts.sitting, sitting), COUNTS)),
+  );
+  const [row] = await read
+    .select({ item: marks.item })
+    .from(marks)
+    .where(and(inArray(marks.id, countingMarks(read, here)), isNull(marks.marks), ne(marks.item, item)))
+    .limit(1);
+  return row?.item ?? null;
 }
 
 interface OwnPlace {
@@ -219,74 +356,6 @@ async function ownView(read: Reader, { sitting, lot, item, slot }: OwnPlace): Pr
   const question = paperQuestions(paper).find(({ id }) => id === item)?.question;
   const found = question && keyedSlots(question).get(slot);
   return found ? { sheet: questionSheet(question, null), key: keyWords(found) } : null;
-}
-
-const given = z.object({
-  attempt: z.string(),
-  item: z.string(),
-  slot: z.string(),
-  /** As typed: 2, 1.5, 1,5, 1½, 3/4. With a judgement it is the judgement that decides. */
-  marks: z.string().max(20),
-  /** What was found by the rubric, whole. */
-  judgement: judgementSchema.nullable().default(null),
-  remark: z.string().max(3000),
-});
-
-/** Adds a person's mark for one slot to its history. */
-export async function giveMark(ctx: Context, raw: unknown): Promise<Result<{ marks: string }>> {
-  const parsed = parse(given, raw);
-  if (!parsed.ok) return parsed;
-  const { attempt, item: itemId, slot, remark, judgement } = parsed.value;
-  const found = await findAttempt(ctx.db.read, attempt, ctx.now);
-  if (!found) return NOT_FOUND;
-  const allowed = await inSitting(ctx, 'mark answers', found.attempt.sitting);
-  if (!allowed.ok) return allowed;
-  if (found.state.handedInAt === null) return refuse('not-handed-in');
-  if (found.attempt.asideAt !== null) return refuse('is-set-aside');
-  const { paper } = await paperOf(ctx.db.read, found.attempt);
-  const item = paperQuestions(paper).find((i) => i.id === itemId);
-  const worth = item?.worth.get(slot);
-  if (!item || !worth) return NOT_FOUND;
-  const rubric = item.question.slots[slot]?.rubric;
-  const earned = judgement && rubric ? judgedMarks(rubric, judgement, worth) : typedMarks(parsed.value.marks, worth);
-  if (!earned.ok) return earned;
-  const { value, trace } = earned.value;
-  await ctx.db.transaction(async (tx) => {
-    await tx.insert(marks).values({
-      attempt,
-      item: itemId,
-      slot,
-      marks: value,
-      by: ctx.actor.id,
-      remark,
-      judgement: judgement && rubric ? judgement : null,
-      feedback: '',
-      at: ctx.now,
-      trace,
-    });
-  });
-  return ok({ marks: value });
-}
-
-interface Earned {
-  /** Exact marks as text. */
-  value: string;
-  trace: TraceStep[];
-}
-
-function typedMarks(typed: string, worth: Exact): Result<Earned> {
-  const reading = readNumber(typed);
-  if (!reading || reading.rest !== '') return refuse('mark-not-a-number', { at: ['marks'] });
-  if (reading.value.compare(0) < 0 || reading.value.compare(worth) > 0) {
-    return refuse('mark-out-of-range', { at: ['marks'], values: { most: worth.toFraction(true) } });
-  }
-  return ok({ value: stored(reading.value), trace: [{ code: 'by-a-person' }] });
-}
-
-function judgedMarks(rubric: Rubric, judgement: Judgement, worth: Exact): Result<Earned> {
-  const { share, open, trace } = judge(rubric, judgement);
-  if (share === null) return refuse('criteria-open', { at: ['judgement'], values: { count: open.length } });
-  return ok({ value: stored(share.mul(worth)), trace: [{ code: 'by-a-person' }, ...trace] });
 }
 
 /** An answer that cannot be read, as it was sent; nothing where there is none. */

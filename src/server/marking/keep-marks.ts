@@ -20,7 +20,6 @@ export async function keepMarks(
       marks: value,
       trace,
       feedback,
-      remark: '',
       at,
       mending,
     })),

@@ -47,7 +47,7 @@ async function markOnce(out: Outside, attempt: AttemptRow): Promise<void> {
         const mine = found.filter((mark) => !kept.has(placeOf(mark)));
         await insertMarks(
           tx,
-          mine.map((mark) => ({ ...mark, attempt: id, remark: '', at: out.now })),
+          mine.map((mark) => ({ ...mark, attempt: id, at: out.now })),
         );
       }
       return true;

@@ -19,6 +19,7 @@ import { inSitting } from '../people/courses';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { byAttempt, currentMarks } from '../marking/current-marks';
+import { remarksOf } from '../marking/remarks';
 import { revisedAt } from '../marking/mend';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
 import { hintsTakenIn } from '../sittings/hints';
@@ -131,6 +132,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const visible = both(early, seesAll && !released ? EVERYTHING : !waits && shows ? shows : NOTHING);
   const [called] = await read.select({ name: participantName }).from(attempts).where(eq(attempts.id, attemptId));
   const present = await currentMarks(read, { attempt: attemptId });
+  const said = await remarksOf(read, [attemptId], { viewer: ctx.actor.id });
   const given = byAttempt(present).get(attemptId) ?? new Map();
   const boundaries = boundariesSchema.parse(row.boundaries);
   const hints = (await hintsTakenIn(read, { attempt: attemptId })).get(attemptId);
@@ -165,7 +167,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
       counts: item.counts.equals(item.marks) ? null : stored(item.counts),
       sheet: ownSheet(item.question, own),
       responses: ownResponses(item.question, answers[item.id] ?? {}, own),
-      slots: slotsSeen(item, present, visible, seesAll),
+      slots: slotsSeen(item, present, visible, { wholeTrace: seesAll, said }),
       hints: taken(item),
       explanation: visible.explanation && plainText(explanation) !== '' ? explanation : null,
     };

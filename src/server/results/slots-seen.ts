@@ -2,9 +2,11 @@ import { keyWords, placedSlots } from '@/core/bank/question';
 import { keyedSlots } from '@/core/bank/variant';
 import { type Exact, exact, stored } from '@/core/base/exact';
 import type { PaperQuestion } from '@/core/exams/paper';
+import type { Pinned } from '@/core/content/anchors';
 import type { Visible } from '@/core/exams/sees';
 import { traceWithoutKey } from '@/core/results/shown-trace';
 import type { TraceStep } from '@/core/rules/marking';
+import type { Remark } from '../marking/remarks';
 
 /** How an answer came out. */
 export type Outcome = 'right' | 'part' | 'wrong' | 'waits';
@@ -20,7 +22,8 @@ export interface ResultSlot {
   outcome: Outcome | null;
   trace: TraceStep[];
   feedback: string;
-  remark: string;
+  /** What whoever marked said, numbered through the slot. */
+  remarks: Pinned[];
   /** Null when keys are not shown. */
   key: string | null;
 }
@@ -30,6 +33,10 @@ function outcomeOf(marks: Exact | null, of: Exact): Outcome {
   return marks.compare(of) >= 0 ? 'right' : marks.compare(0) > 0 ? 'part' : 'wrong';
 }
 
+/** Remarks in the order in which they were said, without who said them. */
+const numbered = (said: readonly Remark[]): Pinned[] =>
+  said.map(({ id, anchor, words }, i) => ({ id, number: i + 1, anchor, words }));
+
 /** A mark as far as a student can see of it. */
 interface GivenMark {
   item: string;
@@ -38,7 +45,6 @@ interface GivenMark {
   marks: string | null;
   trace: TraceStep[];
   feedback: string;
-  remark?: string;
 }
 
 /** What can be seen of the answers to a question. Whoever marks sees the whole trace. */
@@ -46,7 +52,7 @@ export function slotsSeen(
   item: PaperQuestion,
   given: readonly GivenMark[],
   visible: Visible,
-  wholeTrace = false,
+  { wholeTrace = false, said = [] }: { wholeTrace?: boolean; said?: readonly Remark[] } = {},
 ): ResultSlot[] {
   const keyed = keyedSlots(item.question);
   return placedSlots(item.question).map(({ id, letter, slot }): ResultSlot => {
@@ -62,7 +68,7 @@ export function slotsSeen(
       outcome: visible.right || visible.marks ? outcomeOf(marks === null ? null : exact(marks), worth) : null,
       trace: visible.marks ? (wholeTrace || visible.key ? trace : traceWithoutKey(trace)) : [],
       feedback: visible.remarks ? (mark?.feedback ?? '') : '',
-      remark: visible.remarks ? (mark?.remark ?? '') : '',
+      remarks: visible.remarks ? numbered(said.filter((one) => one.item === item.id && one.slot === id)) : [],
       key: visible.key ? keyWords(keyed.get(id) ?? slot) : null,
     };
   });

@@ -8,13 +8,20 @@ import { useHandOnPaper } from './use-hand-on-paper';
 import { useZoom } from './use-zoom';
 import './drawing.scss';
 
+interface Place {
+  x: number;
+  y: number;
+}
+
 interface Props {
   label: string;
   shapes: readonly Shape[];
   high: number;
   hand: Hand;
   /** What a stretch of the paper measures, in words. */
-  lengthWords: (from: { x: number; y: number }, to: { x: number; y: number }) => string;
+  lengthWords?: (from: Place, to: Place) => string;
+  /** Takes a click in place of the hand. */
+  onSpot?: ((at: Place) => void) | undefined;
   onAdd: (shape: Shape) => void;
   onChange: (shapes: Shape[]) => void;
   /** What lies below. */
@@ -26,11 +33,11 @@ interface Props {
  * its own, without the page being worked out anew, and becomes a shape when the
  * pen is lifted.
  */
-export function Surface({ label, shapes, high, hand, lengthWords, onAdd, onChange, children }: Props) {
+export function Surface({ label, shapes, high, hand, lengthWords, onSpot, onAdd, onChange, children }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const { view, fingers, larger, whole } = useZoom(frame);
-  const [entry, setEntry] = useState<{ x: number; y: number } | null>(null);
+  const [entry, setEntry] = useState<Place | null>(null);
   const { live, shown, ruler, pointer } = useHandOnPaper({
     paper,
     shapes,
@@ -39,6 +46,7 @@ export function Surface({ label, shapes, high, hand, lengthWords, onAdd, onChang
     onAdd,
     onChange,
     onText: setEntry,
+    onSpot,
   });
   const box = `0 0 ${PAPER_WIDTH} ${high}`;
   return (
@@ -80,7 +88,7 @@ export function Surface({ label, shapes, high, hand, lengthWords, onAdd, onChang
         </div>
       </div>
       <div className="drawing-foot">
-        <span role="status">{ruler && lengthWords({ x: ruler.x1, y: ruler.y1 }, { x: ruler.x2, y: ruler.y2 })}</span>
+        <span role="status">{ruler && lengthWords?.({ x: ruler.x1, y: ruler.y1 }, { x: ruler.x2, y: ruler.y2 })}</span>
         <span>
           <button type="button" className="btn btn-quiet btn-sm" onClick={() => larger()}>
             Larger

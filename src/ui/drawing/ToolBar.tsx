@@ -14,7 +14,7 @@ import {
   Type,
   Undo2,
 } from 'lucide-react';
-import { type Colour, COLOURS, type Width, WIDTHS } from '@/core/drawing/shapes';
+import { COLOURS, STUDENT_COLOURS, type Width, WIDTHS } from '@/core/drawing/shapes';
 import { type Hand, TOOL_NAMES, type Tool, TOOLS } from './tools';
 
 const SIGNS: Record<Tool, LucideIcon> = {
@@ -59,7 +59,7 @@ export function ToolBar({ label, hand, onChange, steps }: Props) {
         })}
       </span>
       <span>
-        {(Object.keys(COLOURS) as Colour[]).map((colour) => (
+        {STUDENT_COLOURS.map((colour) => (
           <button
             key={colour}
             type="button"

@@ -14,6 +14,8 @@ interface Props {
   onAdd: (shape: Shape) => void;
   onChange: (shapes: Shape[]) => void;
   onText: (at: { x: number; y: number }) => void;
+  /** Takes a click in place of the hand. */
+  onSpot?: ((at: { x: number; y: number }) => void) | undefined;
 }
 
 /** How far a stored path may be from the drawn one, in units: less than the finest pen is thick. */
@@ -29,7 +31,7 @@ type Doing =
   | { is: 'move'; shape: Shape; from: { x: number; y: number }; by: { x: number; y: number } };
 
 /** What a pointer does on a paper: one draws, two zoom, and beside a pen no finger draws. */
-export function useHandOnPaper({ paper, shapes, hand, fingers, onAdd, onChange, onText }: Props) {
+export function useHandOnPaper({ paper, shapes, hand, fingers, onAdd, onChange, onText, onSpot }: Props) {
   const live = useRef<SVGPathElement>(null);
   const doing = useRef<Doing | null>(null);
   const frame = useRef(0);
@@ -84,6 +86,7 @@ export function useHandOnPaper({ paper, shapes, hand, fingers, onAdd, onChange, 
     event.currentTarget.setPointerCapture(event.pointerId);
     const at = place(event);
     const [x, y] = [tenth(at.x), tenth(at.y)];
+    if (onSpot) return onSpot({ x, y });
     switch (hand.tool) {
       case 'pen':
       case 'marker':

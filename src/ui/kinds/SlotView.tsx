@@ -7,6 +7,7 @@ import * as draw from './draw/student';
 import * as formulaWithPlaces from './formula-with-places/student';
 import * as gaps from './gaps/student';
 import * as handIn from './hand-in/student';
+import * as handInReview from './hand-in/Review';
 import * as label from './label/student';
 import * as longAnswer from './long-answer/student';
 import * as match from './match/student';
@@ -34,7 +35,7 @@ const halves = {
   formulaWithPlaces: { Student: formulaWithPlaces.Student, Review: formulaWithPlaces.Review },
   longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
   draw: { Student: draw.Student, Review: draw.Review },
-  handIn: { Student: handIn.Student, Review: handIn.Review },
+  handIn: { Student: handIn.Student, Review: handInReview.Review },
   scale: { Student: scale.Student, Review: scale.Review },
   label: { Student: label.Student, Review: label.Review },
   gaps: { Student: gaps.Student, Review: gaps.Review },

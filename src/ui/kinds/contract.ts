@@ -1,4 +1,5 @@
 import type { ComponentType } from 'react';
+import type { Anchor, Pinned } from '@/core/content/anchors';
 import type { DrawnFormulas } from '../sheet/formulas';
 
 /** What a student's view of a slot gets: the sheet and the response, never the setup. */
@@ -20,6 +21,10 @@ export interface ReviewProps<Sheet, Response> {
   drawn: DrawnFormulas;
   /** Words of the answer that rules found. */
   evidence: readonly string[];
+  /** What whoever marked said of places in it. */
+  remarks?: readonly Pinned[] | undefined;
+  /** Given to whoever marks: takes a place in the answer that shall get a remark. */
+  onPin?: ((anchor: Anchor) => void) | undefined;
 }
 
 /** What a slot on printed paper is made of: room to write in, in place of what is clicked. */

@@ -96,6 +96,7 @@ export function ResultSheet({ result }: { result: OwnResult }) {
               drawn={{ ...drawSheetFormulas(item.sheet), ...drawResponseFormulas(item.sheet, item.responses) }}
               responses={item.responses}
               evidence={Object.fromEntries(item.slots.map(({ id, trace }) => [id, evidenceIn(trace)]))}
+              remarks={Object.fromEntries(item.slots.map(({ id, remarks }) => [id, remarks]))}
             >
               {item.explanation && (
                 <div className="note tick mt-3">
@@ -139,7 +140,11 @@ export function ResultSheet({ result }: { result: OwnResult }) {
                   </p>
                 )}
                 {slot.feedback && <p>{slot.feedback}</p>}
-                {slot.remark && <p className="wrong fw-normal">“{slot.remark}”</p>}
+                {slot.remarks.map(({ id, number, words }) => (
+                  <p key={id} className="wrong fw-normal">
+                    <strong>{number}</strong> {words || 'drawn on your answer'}
+                  </p>
+                ))}
                 {slot.key !== null && slot.outcome !== 'right' && (
                   <p>
                     Key: <TextWithFormulas text={slot.key} drawn={drawTextFormulas(slot.key)} />

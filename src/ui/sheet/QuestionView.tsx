@@ -1,5 +1,6 @@
 import { type ReactNode, useId } from 'react';
 import type { QuestionSheet } from '@/core/bank/sheet';
+import type { Pinned } from '@/core/content/anchors';
 import { ReviewSlot, StudentSlot } from '../kinds/SlotView';
 import { marksText } from '../words/marks';
 import { ContentView } from './ContentView';
@@ -18,6 +19,10 @@ interface Props {
   withoutPassage?: boolean;
   /** Words of the answers that rules found, by slot. */
   evidence?: Readonly<Record<string, readonly string[]>>;
+  /** Remarks on the answers, by slot. */
+  remarks?: Readonly<Record<string, readonly Pinned[]>>;
+  /** The slot whose answer stands elsewhere on the page. */
+  apart?: string;
   /** Who else writes in a slot at present; it cannot be changed meanwhile. */
   heldBy?: (slot: string) => string | undefined;
   /** Given when it can be answered; without it the answers are shown as they were given. */
@@ -36,6 +41,8 @@ export function QuestionView(props: Props) {
     responses,
     withoutPassage = false,
     evidence = {},
+    remarks = {},
+    apart,
     heldBy,
     onAnswer,
     children,
@@ -45,6 +52,7 @@ export function QuestionView(props: Props) {
   const slot = (id: string): ReactNode => {
     const found = sheet.slots[id];
     if (!found) return null;
+    if (apart === id) return <span className="slot-box soft text-nowrap">answered below</span>;
     const response = responses[id];
     if (!onAnswer)
       return (
@@ -54,6 +62,7 @@ export function QuestionView(props: Props) {
           response={response}
           drawn={drawn}
           evidence={evidence[id] ?? []}
+          remarks={remarks[id]}
         />
       );
     const letter = letters.length > 1 ? `, answer ${String.fromCharCode(65 + letters.indexOf(id))}` : '';

@@ -100,6 +100,13 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'list-name-braces': () => 'The name of a word list has no braces.',
   'list-circular': (v) => `The word list “${v.list}” would name itself.`,
   'answer-unreadable': () => 'This answer cannot be read.',
+  'marked-meanwhile': ({ marks }) =>
+    marks === ''
+      ? 'Somebody else has looked at this answer meanwhile. It is shown as it stands now; mark it again if you see it otherwise.'
+      : `Somebody else has given this answer ${marks} meanwhile. It is shown as it stands now; mark it again if you see it otherwise.`,
+  'not-marked-yet': () => 'Mark this answer first.',
+  'place-is-gone': () => 'This place is no longer in the answer. The remark can be about the answer as a whole.',
+  'remark-without-words': () => 'Say something first.',
   'not-handed-in': () => 'This student is still writing.',
   'mark-not-a-number': () => 'Type marks such as 2, 1.5 or 1½.',
   'mark-out-of-range': (v) => `Between 0 and ${v.most}.`,
@@ -165,6 +172,7 @@ const PROBLEMS: Record<string, string> = {
   'list-name-empty': 'A word list needs a name.',
   host: 'A host looks like example.org, without https:// and without a path.',
   'code-length': 'A code has 4 to 40 signs.',
+  'remark-without-words': 'Say something first.',
   'minutes-range': 'Between 1 and 1440 minutes.',
 };
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { wordsHold } from '../../content/anchors';
 import { type Finding, stops, warns } from '../../base/finding';
 import { type Paper, soundAxis } from '../../drawing/paper';
 import { PAPER_WIDTH, type Shape } from '../../drawing/shapes';
@@ -65,12 +66,13 @@ const putInPaper = (paper: Paper, put: (text: string) => string): Paper => {
 };
 
 /** A drawing on a paper: blank, ruled, with axes, over a picture or over a text. A person looks at it. */
-export const draw: KindWith<'media', DrawSetup, DrawSheet, DrawResponse> = {
+export const draw: KindWith<'media' | 'judged', DrawSetup, DrawSheet, DrawResponse> = {
   name: 'draw',
   placement: 'block',
   setup: { name: 'draw setup', version: 1, schema: setup, migrations: [] },
   response: { name: 'draw response', version: 1, schema: response, migrations: [] },
-  accepts: () => true,
+  // Red is the pen of whoever marks.
+  accepts: (_, { shapes }) => shapes.every(({ colour }) => colour !== 'red'),
   fresh: () => ({ version: 1, paper: { is: 'squared' }, high: (PAPER_WIDTH * 3) / 5, example: '' }),
   blank: ({ shapes, words }) => shapes.length === 0 && words.trim() === '',
   sheet: ({ paper, high }) => ({ paper, high }),
@@ -87,5 +89,13 @@ export const draw: KindWith<'media', DrawSetup, DrawSheet, DrawResponse> = {
     paper: putInPaper(given.paper, (text) => put(text, 'words')),
     example: put(given.example, 'words'),
   }),
+  judged: {
+    holds: (_, { shapes, words }, anchor) =>
+      ((anchor.at === 'spot' || anchor.at === 'drawn') && anchor.page === '') ||
+      (anchor.at === 'shapes' && anchor.ids.every((id) => shapes.some((shape) => shape.id === id))) ||
+      wordsHold(words, anchor),
+    somewhere: (_, { shapes, words }) =>
+      shapes[0] ? { at: 'shapes', ids: [shapes[0].id] } : { at: 'words', from: 0, to: words.length, quote: words },
+  },
   media: { of: ({ paper }) => (paper.is === 'picture' ? [paper.media] : []) },
 };

@@ -42,7 +42,7 @@ function readiness({ example }: HandInSetup): Finding[] {
 }
 
 /** Files that are handed in: photographed pages in their order, documents, or anything. A person looks at them. */
-export const handIn: KindWith<'files', HandInSetup, HandInSheet, HandInResponse> = {
+export const handIn: KindWith<'files' | 'judged', HandInSetup, HandInSheet, HandInResponse> = {
   name: 'handIn',
   placement: 'block',
   setup: { name: 'hand in setup', version: 1, schema: setup, migrations: [] },
@@ -61,4 +61,9 @@ export const handIn: KindWith<'files', HandInSetup, HandInSheet, HandInResponse>
   looksFor: ({ example }) => example,
   put: (given, put) => ({ ...given, example: put(given.example, 'words') }),
   files: { of: ({ pages }) => pages },
+  judged: {
+    holds: (_, { pages }, anchor) =>
+      (anchor.at === 'spot' || anchor.at === 'drawn') && pages.some(({ hash }) => hash === anchor.page),
+    somewhere: (_, { pages }) => (pages[0] ? { at: 'spot', page: pages[0].hash, x: 0.5, y: 0.5, w: 0, h: 0 } : null),
+  },
 };

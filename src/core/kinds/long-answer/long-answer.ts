@@ -11,6 +11,7 @@ import { wordedBy } from '../../rules/text/worded';
 import { gistOfText } from '../../rules/text/words';
 import { countWords } from '../../text/readability';
 import type { KindWith } from '../contract';
+import { judgedWords } from '../judged-words';
 
 /** The longest answer that can be handed in, in characters. */
 export const LONGEST_ANSWER = 50_000;
@@ -90,7 +91,7 @@ function mark(
 }
 
 export const longAnswer: KindWith<
-  'marked' | 'typed' | 'files' | 'worded',
+  'marked' | 'typed' | 'files' | 'worded' | 'judged',
   LongAnswerSetup,
   LongAnswerSheet,
   LongAnswerResponse
@@ -144,4 +145,5 @@ export const longAnswer: KindWith<
     points: ({ rules, counts }) => (counts ? namedPoints(rules) : []),
   },
   files: { of: ({ files = [] }) => files },
+  judged: judgedWords,
 };

@@ -4,6 +4,7 @@ import { textRulesReadiness } from '../../rules/text/readiness';
 import { markText, putInText, rulesFromKey, textRules } from '../../rules/text/rules';
 import { sayingAll, textTryouts } from '../../rules/text/tryouts';
 import { wordedBy } from '../../rules/text/worded';
+import { judgedWords } from '../judged-words';
 import { gistOfText } from '../../rules/text/words';
 import type { KindWith } from '../contract';
 
@@ -30,7 +31,7 @@ function firstKey({ rules }: ShortTextSetup): string {
 }
 
 export const shortText: KindWith<
-  'marked' | 'typed' | 'valued' | 'worded',
+  'marked' | 'typed' | 'valued' | 'worded' | 'judged',
   ShortTextSetup,
   ShortTextSheet,
   ShortTextResponse
@@ -68,6 +69,7 @@ export const shortText: KindWith<
     response: (_, text) => ({ text }),
     responseText: (_, { text }) => text,
   },
+  judged: judgedWords,
   worded: wordedBy<ShortTextSetup, ShortTextResponse>(),
   valued: { value: (_, { text }) => text.trim() || null },
 };

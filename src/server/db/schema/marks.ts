@@ -1,4 +1,5 @@
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { Anchor } from '@/core/content/anchors';
 import { attempts } from './attempts';
 import { sittings } from './exams';
 import { members } from './people';
@@ -54,6 +55,63 @@ export const memberMarks = sqliteTable(
   (t) => [primaryKey({ columns: [t.attempt, t.member] })],
 );
 
+/** What has been said of answers to a question, to be said again: found by its first letters at every answer to it. */
+export const keptRemarks = sqliteTable(
+  'kept_remarks',
+  {
+    id: text('id').primaryKey(),
+    /** The question in the bank, whose answers it is said of. */
+    question: text('question').notNull(),
+    words: text('words').notNull(),
+    /** Exact marks that go with it, below zero where they are taken off; null for none. */
+    marks: text('marks'),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('kept_remarks_question').on(t.question)],
+);
+
+/** What whoever marks says of an answer, and of which place in it. */
+export const remarks = sqliteTable(
+  'remarks',
+  {
+    id: text('id').primaryKey(),
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    slot: text('slot').notNull(),
+    /** The kept remark whose words these are; they change with it. Null for words of its own, or none. */
+    kept: text('kept').references(() => keptRemarks.id),
+    words: text('words').notNull(),
+    /** `Anchor` as JSON. */
+    anchor: text('anchor', { mode: 'json' }).$type<Anchor>().notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('remarks_attempt').on(t.attempt, t.item, t.slot)],
+);
+
+/** Answers that a marker wants to look at once more. */
+export const unsure = sqliteTable(
+  'unsure',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    slot: text('slot').notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot, t.by] })],
+);
+
 /** Append-only history: the newest row of (attempt, item, slot) counts, but none of a mending that is not applied. */
 export const marks = sqliteTable(
   'marks',
@@ -71,7 +129,6 @@ export const marks = sqliteTable(
     /** `TraceStep[]` as JSON. */
     trace: text('trace', { mode: 'json' }).notNull(),
     feedback: text('feedback').notNull(),
-    remark: text('remark').notNull(),
     /** What a person found by a rubric, `Judgement` as JSON; null without one. */
     judgement: text('judgement', { mode: 'json' }),
     at: integer('at').notNull(),

@@ -10,6 +10,7 @@ import { Surface } from '../../drawing/Surface';
 import { ToolBar } from '../../drawing/ToolBar';
 import { FIRST_HAND } from '../../drawing/tools';
 import { useDrawing } from '../../drawing/use-drawing';
+import { RemarkedText } from '../../remarks/RemarkedText';
 import { Trouble } from '../../parts/Trouble';
 import type { ReviewProps, StudentProps } from '../contract';
 
@@ -73,14 +74,26 @@ export function Student({ label, sheet, response, onChange }: StudentProps<DrawS
 }
 
 /** The drawing over its paper, with its words. */
-export function Review({ sheet: { paper, high }, response }: ReviewProps<DrawSheet, DrawResponse>) {
+export function Review({
+  sheet: { paper, high },
+  response,
+  remarks = [],
+  onPin,
+}: ReviewProps<DrawSheet, DrawResponse>) {
   if (!response) return <div className="slot-box soft">no answer</div>;
   return (
     <div className="draw-slot">
-      <DrawingView shapes={response.shapes} paper={paper} high={high} label={response.words || 'The drawing'} />
+      <DrawingView
+        shapes={response.shapes}
+        paper={paper}
+        high={high}
+        label={response.words || 'The drawing'}
+        remarks={remarks}
+        onPin={onPin}
+      />
       {response.words.trim() !== '' && (
-        <p className="answer-box" dir="auto">
-          {response.words}
+        <p className="drawing-said" dir="auto">
+          <RemarkedText text={response.words} evidence={[]} remarks={remarks} onPin={onPin} />
         </p>
       )}
     </div>

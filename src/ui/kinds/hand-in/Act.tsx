@@ -3,12 +3,13 @@ import type { ReactNode } from 'react';
 interface ActProps {
   label: string;
   off?: boolean;
+  pressed?: boolean;
   onClick: () => void;
   children: ReactNode;
 }
 
 /** A small button with a picture on it. */
-export function Act({ label, off = false, onClick, children }: ActProps) {
+export function Act({ label, off = false, pressed, onClick, children }: ActProps) {
   return (
     <button
       type="button"
@@ -16,6 +17,7 @@ export function Act({ label, off = false, onClick, children }: ActProps) {
       aria-label={label}
       title={label}
       disabled={off}
+      aria-pressed={pressed}
       onClick={onClick}
     >
       {children}

@@ -10,18 +10,29 @@ interface Props {
   width: number;
 }
 
-/** A page as it shall be read: cut to its corners, straightened and turned. The file itself stays as it was taken. */
-export function PageView({ page: { turn, corners, name }, shown, width }: Props) {
-  const { url, width: w, height: h } = shown;
+/** The corners of the sheet in pixels of the picture. */
+function sheetOf({ corners }: Props['page'], { width: w, height: h }: ShownPage): Corners {
   const whole: Corners = [
     { x: 0, y: 0 },
     { x: w, y: 0 },
     { x: w, y: h },
     { x: 0, y: h },
   ];
-  const sheet = corners ? (corners.map(({ x, y }) => ({ x: x * w, y: y * h })) as unknown as Corners) : whole;
-  const upright = ratioOf(sheet);
-  const height = width / (turn % 2 === 0 ? upright : 1 / upright);
+  return corners ? (corners.map(({ x, y }) => ({ x: x * w, y: y * h })) as unknown as Corners) : whole;
+}
+
+/** How high a page is for its width, as it shall be read. */
+export function pageRatio(page: Props['page'], shown: ShownPage): number {
+  const upright = ratioOf(sheetOf(page, shown));
+  return page.turn % 2 === 0 ? 1 / upright : upright;
+}
+
+/** A page as it shall be read: cut to its corners, straightened and turned. The file itself stays as it was taken. */
+export function PageView({ page, shown, width }: Props) {
+  const { url, width: w, height: h } = shown;
+  const { turn, name } = page;
+  const sheet = sheetOf(page, shown);
+  const height = width * pageRatio(page, shown);
   const places: Corners = [
     { x: 0, y: 0 },
     { x: width, y: 0 },

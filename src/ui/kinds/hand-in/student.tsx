@@ -1,21 +1,16 @@
 'use client';
 import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { RotateCw } from 'lucide-react';
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import type { HandedPage, HandInResponse, HandInSheet } from '@/core/kinds/hand-in/hand-in';
 import { TAKES, takesName } from '@/core/content/takes';
 import { MOST_FILE_BYTES } from '@/core/content/file-limits';
 import { Trouble } from '../../parts/Trouble';
-import { useFileKeeper } from '../../sheet/FileKeeper';
 import { useAddingFiles } from '../../sheet/use-adding-files';
-import { fileSize } from '../../words/file-size';
-import type { ReviewProps, StudentProps } from '../contract';
-import { Act } from './Act';
+import type { StudentProps } from '../contract';
 import { askedFor } from './asked';
 import { PageRow } from './PageRow';
-import { PageView } from './PageView';
-import { showChosen, useShownPage } from './shown-pages';
+import { showChosen } from './shown-pages';
 import { useDragSensors } from '../../placing/drag-sensors';
 import './hand-in.scss';
 
@@ -114,60 +109,5 @@ function Chooser({ label, what, accept, several, photograph = false, reading, on
         }}
       />
     </label>
-  );
-}
-
-/** The pages as they shall be read, one below the other; what is no picture is given to be saved. */
-export function Review({ response }: ReviewProps<HandInSheet, HandInResponse>) {
-  const pages = response?.pages ?? [];
-  if (pages.length === 0) return <div className="slot-box soft">no answer</div>;
-  return (
-    <ol className="hand-in-review">
-      {pages.map((page, i) => (
-        <li key={page.hash}>
-          <ReviewPage page={page} number={i + 1} />
-        </li>
-      ))}
-    </ol>
-  );
-}
-
-function ReviewPage({ page, number }: { page: HandedPage; number: number }) {
-  const { onTheirWay } = useFileKeeper();
-  const look = useShownPage(page, !onTheirWay.has(page.hash));
-  const [large, setLarge] = useState(false);
-  const [turned, setTurned] = useState(0);
-  const name = `${number}. ${page.name}`;
-  return (
-    <>
-      <span className="line-of-page">
-        {page.attempt === '' ? name : <a href={`/api/room/${page.attempt}/files/${page.hash}`}>{name}</a>}{' '}
-        <span className="soft">{fileSize(page.size)}</span>
-        {typeof look === 'object' && (
-          <>
-            <Act label={`Turn page ${number}`} onClick={() => setTurned((turned + 1) % 4)}>
-              <RotateCw size={16} />
-            </Act>
-            <button
-              type="button"
-              className="btn btn-quiet btn-sm"
-              aria-pressed={large}
-              onClick={() => setLarge(!large)}
-            >
-              {large ? 'Smaller' : 'Larger'}
-            </button>
-          </>
-        )}
-      </span>
-      {look === 'looking' && <span className="soft d-block">…</span>}
-      {look === 'no picture' && (
-        <span className="soft d-block">It cannot be shown here; it is as it was handed in, to be saved.</span>
-      )}
-      {typeof look === 'object' && (
-        <span className="page-scroll">
-          <PageView page={{ ...page, turn: (page.turn + turned) % 4 }} shown={look} width={large ? 1200 : 320} />
-        </span>
-      )}
-    </>
   );
 }

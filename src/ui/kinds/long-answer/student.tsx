@@ -2,7 +2,7 @@
 import { lazy, Suspense } from 'react';
 import type { LongAnswerResponse, LongAnswerSheet } from '@/core/kinds/long-answer/long-answer';
 import { ContentView } from '../../sheet/ContentView';
-import { Evidence } from '../../sheet/Evidence';
+import { RemarkedText } from '../../remarks/RemarkedText';
 import { TextWithFormulas } from '../../sheet/Formula';
 import { FileList, FilesBeside } from './FilesBeside';
 import type { ReviewProps, StudentProps } from '../contract';
@@ -81,17 +81,22 @@ function Words({ text, least, most }: { text: string; least: number | null; most
   );
 }
 
-export function Review({ response, drawn, evidence }: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
+export function Review({
+  response,
+  drawn,
+  evidence,
+  remarks = [],
+  onPin,
+}: ReviewProps<LongAnswerSheet, LongAnswerResponse>) {
   const files = response?.files ?? [];
   if ((response?.text.trim() ?? '') === '' && files.length === 0) return <div className="slot-box soft">no answer</div>;
   return (
     <div className="slot-box long" dir="auto">
-      {response?.rich ? (
-        <ContentView content={response.rich} drawn={drawn} slot={() => null} />
-      ) : /\$[^$]+\$/.test(response?.text ?? '') ? (
+      {response?.rich && <ContentView content={response.rich} drawn={drawn} slot={() => null} />}
+      {response?.rich && !onPin && remarks.length === 0 ? null : /\$[^$]+\$/.test(response?.text ?? '') ? (
         <TextWithFormulas text={response?.text ?? ''} drawn={drawn} />
       ) : (
-        <Evidence text={response?.text ?? ''} words={evidence} />
+        <RemarkedText text={response?.text ?? ''} evidence={evidence} remarks={remarks} onPin={onPin} />
       )}
       <FileList files={files} />
     </div>

@@ -1,6 +1,6 @@
 'use client';
 import type { ShortTextResponse, ShortTextSheet } from '@/core/kinds/short-text/short-text';
-import { Evidence } from '../../sheet/Evidence';
+import { RemarkedText } from '../../remarks/RemarkedText';
 import type { ReviewProps, StudentProps } from '../contract';
 
 export function Student({ id, label, sheet, response, onChange }: StudentProps<ShortTextSheet, ShortTextResponse>) {
@@ -23,12 +23,12 @@ export function Student({ id, label, sheet, response, onChange }: StudentProps<S
   );
 }
 
-export function Review({ response, evidence }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
+export function Review({ response, evidence, remarks = [], onPin }: ReviewProps<ShortTextSheet, ShortTextResponse>) {
   return (
     <span className="slot-line">
       <span className="slot-box" style={{ whiteSpace: 'pre-wrap' }}>
         {response?.text.trim() ? (
-          <Evidence text={response.text} words={evidence} />
+          <RemarkedText text={response.text} evidence={evidence} remarks={remarks} onPin={onPin} />
         ) : (
           <span className="soft">no answer</span>
         )}

@@ -4,8 +4,7 @@ import { staffContext } from '@/server/auth/request';
 import { openDesk } from '@/server/marking/desk';
 import { MarkingDesk } from '@/ui/marking/MarkingDesk';
 import { type DrawnFormulas, drawSheetFormulas, drawTextFormulas } from '@/ui/sheet/formulas';
-import { drawResponseFormulas } from '@/ui/sheet/response-formulas';
-import { traceText } from '@/ui/words/traces';
+import { drawAnswers } from '@/ui/sheet/formulas-of-answers';
 
 export const metadata: Metadata = { title: 'Marking' };
 
@@ -14,14 +13,10 @@ export default async function MarkingDeskPage({ params }: { params: Promise<{ si
   const desk = await openDesk(await staffContext(), sitting, item);
   if (!desk.ok) notFound();
   const { sheet, keys, answers } = desk.value;
-  const drawn: DrawnFormulas = Object.assign(
-    drawSheetFormulas(sheet),
-    drawTextFormulas(Object.values(keys).join(' ')),
-    ...answers.map(({ responses, answer, trace, own }) => ({
-      ...drawResponseFormulas(sheet, responses),
-      ...(own ? drawSheetFormulas(own.sheet) : {}),
-      ...drawTextFormulas(`${answer} ${traceText(trace)} ${own?.key ?? ''}`),
-    })),
-  );
+  const drawn: DrawnFormulas = {
+    ...drawSheetFormulas(sheet),
+    ...drawTextFormulas(Object.values(keys).join(' ')),
+    ...drawAnswers(sheet, answers),
+  };
   return <MarkingDesk key={item} desk={desk.value} drawn={drawn} />;
 }

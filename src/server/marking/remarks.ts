@@ -1,0 +1,248 @@
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { z } from 'zod';
+import { paperQuestions, type PaperQuestion } from '@/core/exams/paper';
+import { exact, stored } from '@/core/base/exact';
+import { ok, type Result, refuse } from '@/core/base/result';
+import type { Anchor } from '@/core/content/anchors';
+import { anchorSchema } from '@/core/content/stored-anchor';
+import { kindOf } from '@/core/kinds/registry';
+import { readResponse } from '@/core/kinds/response';
+import { readNumber } from '@/core/rules/number/read';
+import { type Context, NOT_FOUND, parse } from '../context';
+import type { Reader, Transaction } from '../db/database';
+import { answersNow } from '../db/schema/attempts';
+import { keptRemarks, remarks } from '../db/schema/marks';
+import { newId } from '../ports/ids';
+import { paperOf } from '../sittings/pinned';
+import { attemptToMark } from './attempt-to-mark';
+
+/** What was said of an answer. */
+export interface Remark {
+  id: string;
+  attempt: string;
+  item: string;
+  slot: string;
+  words: string;
+  anchor: Anchor;
+  /** The kept remark that it is. */
+  kept: string | null;
+  /** Whoever looks at it said it. */
+  own: boolean;
+}
+
+/** A remark that is kept for a question. */
+export interface KeptRemark {
+  id: string;
+  words: string;
+  /** Exact marks that go with it; null for none. */
+  marks: string | null;
+}
+
+const columns = {
+  id: remarks.id,
+  attempt: remarks.attempt,
+  item: remarks.item,
+  slot: remarks.slot,
+  words: sql<string>`coalesce(${keptRemarks.words}, ${remarks.words})`,
+  anchor: remarks.anchor,
+  kept: remarks.kept,
+};
+
+/** What was said of the answers of attempts, in the order in which it was said, as one of the staff or a student looks at it. */
+export async function remarksOf(
+  read: Reader,
+  ids: readonly string[],
+  { item, viewer }: { item?: string; viewer: string },
+): Promise<Remark[]> {
+  return read
+    .select({ ...columns, own: sql<boolean>`${remarks.by} = ${viewer}`.mapWith(Boolean) })
+    .from(remarks)
+    .leftJoin(keptRemarks, eq(keptRemarks.id, remarks.kept))
+    .where(and(inArray(remarks.attempt, [...ids]), item === undefined ? undefined : eq(remarks.item, item)))
+    .orderBy(remarks.at, remarks.id);
+}
+
+/** What is kept for a question of the bank, what was used last first. */
+export async function keptRemarksOf(read: Reader, question: string): Promise<KeptRemark[]> {
+  return read
+    .select({ id: keptRemarks.id, words: keptRemarks.words, marks: keptRemarks.marks })
+    .from(keptRemarks)
+    .where(eq(keptRemarks.question, question))
+    .orderBy(desc(keptRemarks.at));
+}
+
+const saying = z.object({
+  attempt: z.string(),
+  item: z.string(),
+  slot: z.string(),
+  words: z.string().trim().max(3000),
+  anchor: anchorSchema,
+  /** As typed, "+1" or "−½"; empty for none. It is kept with the words. */
+  marks: z.string().max(20).default(''),
+  /** Whether it is kept for the other answers to the question. */
+  keep: z.boolean().default(true),
+});
+
+/** Says something of an answer, or of a place in it. What is said in words is kept for the question, once. No remark comes of a drawing that was rubbed out. */
+export async function addRemark(
+  ctx: Context,
+  raw: unknown,
+): Promise<Result<{ remark: Remark | null; kept: KeptRemark[] }>> {
+  const parsed = parse(saying, raw);
+  if (!parsed.ok) return parsed;
+  const { attempt, item: itemId, slot, words, anchor, keep } = parsed.value;
+  const found = await attemptToMark(ctx, attempt);
+  if (!found.ok) return found;
+  const { paper } = await paperOf(ctx.db.read, found.value.attempt);
+  const item = paperQuestions(paper).find(({ id }) => id === itemId);
+  const slotFound = item?.question.slots[slot];
+  if (!item || !slotFound) return NOT_FOUND;
+  if (words === '' && anchor.at !== 'drawn') return refuse('remark-without-words', { at: ['words'] });
+  const marks = typedChange(parsed.value.marks);
+  if (!marks.ok) return marks;
+  if (anchor.at !== 'whole' && !(await holds(ctx.db.read, attempt, item, slot, anchor)))
+    return refuse('place-is-gone', { at: ['anchor'] });
+  const said = { attempt, item: itemId, slot, words, anchor };
+  return ctx.db.transaction(async (tx) => {
+    if (anchor.at === 'drawn') await rubOut(tx, ctx, { ...said, page: anchor.page });
+    const keeps = async () => keptRemarksOf(tx, item.source);
+    // A page from which everything was rubbed out has no drawing.
+    if (anchor.at === 'drawn' && anchor.shapes.length === 0) return ok({ remark: null, kept: await keeps() });
+    const kept = words === '' || !keep ? null : await keepWords(tx, ctx, item.source, words, marks.value);
+    const remark = { id: newId(), ...said, kept };
+    await tx.insert(remarks).values({ ...remark, by: ctx.actor.id, at: ctx.now });
+    return ok({ remark: { ...remark, own: true }, kept: await keeps() });
+  });
+}
+
+/** What one has drawn on a page is one drawing: the new one takes the place of the old. */
+async function rubOut(
+  tx: Transaction,
+  ctx: Context,
+  { attempt, item, slot, page }: { attempt: string; item: string; slot: string; page: string },
+): Promise<void> {
+  await tx
+    .delete(remarks)
+    .where(
+      and(
+        eq(remarks.attempt, attempt),
+        eq(remarks.item, item),
+        eq(remarks.slot, slot),
+        eq(remarks.by, ctx.actor.id),
+        sql`json_extract(${remarks.anchor}, '$.at') = 'drawn'`,
+        sql`json_extract(${remarks.anchor}, '$.page') = ${page}`,
+      ),
+    );
+}
+
+/** The kept remark of these words, made when there is none. Marks that come with it are those from now on. */
+async function keepWords(
+  tx: Transaction,
+  ctx: Context,
+  question: string,
+  words: string,
+  marks: string | null,
+): Promise<string> {
+  const [known] = await tx
+    .select({ id: keptRemarks.id })
+    .from(keptRemarks)
+    .where(and(eq(keptRemarks.question, question), eq(keptRemarks.words, words)));
+  if (known) {
+    await tx.update(keptRemarks).set({ at: ctx.now, marks }).where(eq(keptRemarks.id, known.id));
+    return known.id;
+  }
+  const id = newId();
+  await tx.insert(keptRemarks).values({ id, question, words, marks, by: ctx.actor.id, at: ctx.now });
+  return id;
+}
+
+/** "+1", "−½" or nothing, as exact marks. */
+function typedChange(typed: string): Result<string | null> {
+  const text = typed.trim().replace(/^\+/, '').replace('−', '-');
+  if (text === '') return ok(null);
+  const reading = readNumber(text);
+  if (!reading || reading.rest !== '') return refuse('mark-not-a-number', { at: ['marks'] });
+  return ok(stored(exact(stored(reading.value))));
+}
+
+async function holds(
+  read: Reader,
+  attempt: string,
+  { id: item, question }: PaperQuestion,
+  slot: string,
+  anchor: Anchor,
+): Promise<boolean> {
+  const asked = question.slots[slot];
+  const [row] = await read
+    .select({ value: answersNow.value })
+    .from(answersNow)
+    .where(and(eq(answersNow.attempt, attempt), eq(answersNow.item, item), eq(answersNow.slot, slot)));
+  if (!asked || !row) return false;
+  const kind = kindOf(asked.kind);
+  const given = readResponse(kind, row.value);
+  return given !== null && (kind.judged?.holds(asked.setup, given.response, anchor) ?? false);
+}
+
+const change = z.object({
+  id: z.string(),
+  words: z.string().trim().min(1, 'remark-without-words').max(3000),
+  /** Wherever it was said, or here alone. */
+  everywhere: z.boolean(),
+});
+
+/** Says a remark otherwise: here alone, or wherever it was said. */
+export async function changeRemark(ctx: Context, raw: unknown): Promise<Result<{ changed: number }>> {
+  const parsed = parse(change, raw);
+  if (!parsed.ok) return parsed;
+  const { id, words, everywhere } = parsed.value;
+  const found = await remarkToChange(ctx, id);
+  if (!found.ok) return found;
+  const { kept } = found.value;
+  return ctx.db.transaction(async (tx) => {
+    if (everywhere && kept !== null) {
+      await tx.update(keptRemarks).set({ words, at: ctx.now }).where(eq(keptRemarks.id, kept));
+      const all = await tx.select({ id: remarks.id }).from(remarks).where(eq(remarks.kept, kept));
+      return ok({ changed: all.length });
+    }
+    await tx.update(remarks).set({ words, kept: null }).where(eq(remarks.id, id));
+    return ok({ changed: 1 });
+  });
+}
+
+/** Takes a remark back. Kept words stay for other answers. */
+export async function takeBackRemark(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(z.object({ id: z.string() }), raw);
+  if (!parsed.ok) return parsed;
+  const { id } = parsed.value;
+  const found = await remarkToChange(ctx, id);
+  if (!found.ok) return found;
+  await ctx.db.transaction(async (tx) => {
+    await tx.delete(remarks).where(eq(remarks.id, id));
+  });
+  return ok();
+}
+
+async function remarkToChange(ctx: Context, id: string): Promise<Result<typeof remarks.$inferSelect>> {
+  const [row] = await ctx.db.read.select().from(remarks).where(eq(remarks.id, id));
+  if (!row) return NOT_FOUND;
+  const allowed = await attemptToMark(ctx, row.attempt);
+  return allowed.ok ? ok(row) : allowed;
+}
+
+/** No longer offers a kept remark. Where it was said it stays, in its words. */
+export async function dropKeptRemark(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const parsed = parse(z.object({ attempt: z.string(), kept: z.string() }), raw);
+  if (!parsed.ok) return parsed;
+  const { attempt, kept } = parsed.value;
+  const found = await attemptToMark(ctx, attempt);
+  if (!found.ok) return found;
+  const { paper } = await paperOf(ctx.db.read, found.value.attempt);
+  const sources = new Set(paperQuestions(paper).map(({ source }) => source));
+  return ctx.db.transaction(async (tx) => {
+    const [row] = await tx.select().from(keptRemarks).where(eq(keptRemarks.id, kept));
+    if (!row || !sources.has(row.question)) return NOT_FOUND;
+    await tx.update(remarks).set({ words: row.words, kept: null }).where(eq(remarks.kept, kept));
+    await tx.delete(keptRemarks).where(eq(keptRemarks.id, kept));
+    return ok();
+  });
+}

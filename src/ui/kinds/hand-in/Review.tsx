@@ -1,0 +1,102 @@
+'use client';
+import { Contrast, RotateCw } from 'lucide-react';
+import { useState } from 'react';
+import type { Anchor, Pinned } from '@/core/content/anchors';
+import { PAPER_WIDTH } from '@/core/drawing/shapes';
+import type { HandedPage, HandInResponse, HandInSheet } from '@/core/kinds/hand-in/hand-in';
+import { MarkedFace } from '../../remarks/MarkedFace';
+import { useFileKeeper } from '../../sheet/FileKeeper';
+import { fileSize } from '../../words/file-size';
+import type { ReviewProps } from '../contract';
+import { Act } from './Act';
+import { pageRatio, PageView } from './PageView';
+import { type ShownPage, useShownPage } from './shown-pages';
+
+/** The pages as they shall be read, one below the other; what is no picture is given to be saved. */
+export function Review({ response, remarks = [], onPin }: ReviewProps<HandInSheet, HandInResponse>) {
+  const pages = response?.pages ?? [];
+  if (pages.length === 0) return <div className="slot-box soft">no answer</div>;
+  return (
+    <ol className="hand-in-review">
+      {pages.map((page, i) => (
+        <li key={page.hash}>
+          <ReviewPage page={page} number={i + 1} remarks={remarks} onPin={onPin} />
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+interface PageProps {
+  page: HandedPage;
+  number: number;
+  remarks: readonly Pinned[];
+  onPin: ((anchor: Anchor) => void) | undefined;
+}
+
+function ReviewPage({ page, number, remarks, onPin }: PageProps) {
+  const { onTheirWay } = useFileKeeper();
+  const look = useShownPage(page, !onTheirWay.has(page.hash));
+  // Whoever marks, and whoever reads remarks, wants the page at a size at which it can be read.
+  const [large, setLarge] = useState(onPin !== undefined || remarks.length > 0);
+  const [turned, setTurned] = useState(0);
+  const [strong, setStrong] = useState(false);
+  const name = `${number}. ${page.name}`;
+  return (
+    <>
+      <span className="line-of-page">
+        {page.attempt === '' ? name : <a href={`/api/room/${page.attempt}/files/${page.hash}`}>{name}</a>}{' '}
+        <span className="soft">{fileSize(page.size)}</span>
+        {typeof look === 'object' && (
+          <>
+            <Act label={`Turn page ${number}`} onClick={() => setTurned((turned + 1) % 4)}>
+              <RotateCw size={16} />
+            </Act>
+            <Act label={`Stronger contrast on page ${number}`} pressed={strong} onClick={() => setStrong(!strong)}>
+              <Contrast size={16} />
+            </Act>
+            <button
+              type="button"
+              className="btn btn-quiet btn-sm"
+              aria-pressed={large}
+              onClick={() => setLarge(!large)}
+            >
+              {large ? 'Smaller' : 'Larger'}
+            </button>
+          </>
+        )}
+      </span>
+      {look === 'looking' && <span className="soft d-block">…</span>}
+      {look === 'no picture' && (
+        <span className="soft d-block">It cannot be shown here; it is as it was handed in, to be saved.</span>
+      )}
+      {turned > 0 && remarks.length > 0 && (
+        <span className="soft d-block">Remarks are shown when the page stands as it was handed in.</span>
+      )}
+      {typeof look === 'object' && (
+        <span className={`page-scroll ${strong ? 'strong' : ''}`}>
+          <Face {...{ page, look, turned, remarks, onPin }} width={large ? 900 : 320} />
+        </span>
+      )}
+    </>
+  );
+}
+
+interface FaceProps extends Omit<PageProps, 'number'> {
+  look: ShownPage;
+  turned: number;
+  width: number;
+}
+
+/** The page; its remarks stand on it as long as it stands as it was handed in. */
+function Face({ page, look, turned, width, remarks, onPin }: FaceProps) {
+  const view = <PageView page={{ ...page, turn: (page.turn + turned) % 4 }} shown={look} width={width} />;
+  if (turned > 0) return view;
+  return (
+    <span style={{ width, display: 'block' }}>
+      <MarkedFace page={page.hash} high={PAPER_WIDTH * pageRatio(page, look)} remarks={remarks} onPin={onPin}>
+        {view}
+      </MarkedFace>
+    </span>
+  );
+}

@@ -1,0 +1,83 @@
+'use client';
+import type { KeyboardEvent, RefObject } from 'react';
+import { exact, max, min, stored, ZERO } from '@/core/base/exact';
+import { readNumber } from '@/core/rules/number/read';
+import type { Judgement, Rubric } from '@/core/rules/rubric/rubric';
+import { KeyCap } from '../frame/KeyCap';
+import { Trouble } from '../parts/Trouble';
+import { marksText } from '../words/marks';
+import { refusalText } from '../words/refusals';
+import { RubricMarking } from './RubricMarking';
+import type { Saving } from './use-marking';
+
+/** Marks with half a mark more, or without the half that they have. */
+export function withHalf(typed: string): string {
+  if (typed.endsWith('½')) return typed.slice(0, -1) || '0';
+  return /^\d*$/.test(typed.trim()) ? `${typed.trim() === '0' ? '' : typed.trim()}½` : typed;
+}
+
+/** Marks after something was said that adds or takes some: from nothing upwards, from full marks downwards, and never beyond either. */
+export function withChange(typed: string, change: string, of: string): string | null {
+  const by = readNumber(change.trim().replace(/^\+/, '').replace('−', '-'))?.value;
+  if (!by) return null;
+  const now = typed.trim() === '' ? (by.compare(0) < 0 ? exact(of) : ZERO) : readNumber(typed)?.value;
+  return now ? marksText(stored(min(exact(of), max(ZERO, now.add(by))))) : null;
+}
+
+interface Props {
+  field: RefObject<HTMLInputElement | null>;
+  marks: string;
+  of: string;
+  rubric: Rubric | undefined;
+  judgement: Judgement;
+  criterion: number;
+  saving: Saving;
+  onMarks: (typed: string) => void;
+  onKey: (event: KeyboardEvent) => void;
+  onCriterion: (at: number) => void;
+  onJudge: (judgement: Judgement) => void;
+}
+
+/** The mark of the answer that is looked at: typed, or found by its rubric. */
+export function MarkNote(props: Props) {
+  const { field, marks, of, rubric, judgement, criterion, saving, onMarks, onKey, onCriterion, onJudge } = props;
+  return (
+    <div className="note on red">
+      <h3>{rubric ? rubric.title || 'Rubric' : 'Mark'}</h3>
+      {rubric ? (
+        <RubricMarking
+          rubric={rubric}
+          judgement={judgement}
+          of={of}
+          at={criterion}
+          onAt={onCriterion}
+          onJudge={onJudge}
+        />
+      ) : (
+        <div className="d-flex align-items-baseline gap-2">
+          <input
+            ref={field}
+            className="form-control mark-input"
+            inputMode="decimal"
+            aria-label={`Marks out of ${marksText(of)}`}
+            aria-invalid={saving.name === 'refused'}
+            value={marks}
+            onChange={(e) => onMarks(e.target.value)}
+            onKeyDown={onKey}
+          />
+          <span>of {marksText(of)}</span>
+        </div>
+      )}
+      {saving.name === 'refused' && <Trouble>{refusalText(saving.refusal)}</Trouble>}
+      <p className="soft mt-2 mb-0">
+        <kbd>{rubric ? 1 : 0}</kbd>–<kbd>9</kbd> {rubric ? 'level' : 'marks'}{' '}
+        {!rubric && (
+          <>
+            <KeyCap of="h" /> half{' '}
+          </>
+        )}
+        <KeyCap of="r" /> remark <KeyCap of="u" /> unsure <KeyCap of="j" /> next
+      </p>
+    </div>
+  );
+}
