@@ -12,6 +12,9 @@ import {
   type Remark,
   takeBackRemark,
 } from '@/server/marking/remarks';
+import { saveMarkingPlan } from '@/server/marking/plan';
+import { giveSecondMark } from '@/server/marking/second-mark';
+import { takeAnswers } from '@/server/marking/share';
 import { setUnsure } from '@/server/marking/unsure';
 import type { DrawnFormulas } from '@/ui/sheet/formulas';
 import { drawAnswers } from '@/ui/sheet/formulas-of-answers';
@@ -55,4 +58,16 @@ export async function giveAlikeAction(input: unknown): Promise<Result<{ given: s
 
 export async function setUnsureAction(input: unknown): Promise<Result<null>> {
   return setUnsure(await staffContext(), input);
+}
+
+export async function giveSecondMarkAction(input: unknown): Promise<Result<{ marks: string; settled: boolean }>> {
+  return giveSecondMark(await staffContext(), input);
+}
+
+export async function takeAnswersAction(input: unknown): Promise<Result<{ taken: number }>> {
+  return takeAnswers(await staffContext(), input);
+}
+
+export async function saveMarkingPlanAction(input: unknown): Promise<Result<null>> {
+  return saveMarkingPlan(await staffContext(), input);
 }

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
-import { listMarking, openDesk } from '@/server/marking/desk';
+import { openDesk } from '@/server/marking/desk';
+import { listMarking } from '@/server/marking/list-marking';
 import { countWaiting } from '@/server/marking/waiting';
 import { openResults } from '@/server/results/results';
 import { listSittings } from '@/server/sittings/list-sittings';

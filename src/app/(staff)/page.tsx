@@ -3,7 +3,7 @@ import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { searchQuestions } from '@/server/bank/search';
 import { listExams } from '@/server/exams/exams';
-import { listMarking } from '@/server/marking/desk';
+import { listMarking } from '@/server/marking/list-marking';
 import { listSittings } from '@/server/sittings/list-sittings';
 import { Strip } from '@/ui/frame/Strip';
 import { plural } from '@/ui/words/marks';

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull, ne } from 'drizzle-orm';
+import { and, eq, inArray, isNull, ne } from 'drizzle-orm';
 import { z } from 'zod';
 import { keyWords, placedSlots } from '@/core/bank/question';
 import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
@@ -11,68 +11,23 @@ import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { responseWords } from '@/core/kinds/response';
-import { may } from '@/core/people/may';
 import type { TraceStep } from '@/core/rules/marking';
 import type { Judgement, Rubric } from '@/core/rules/rubric/rubric';
-import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
+import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { marks, unsure } from '../db/schema/marks';
-import { courses } from '../db/schema/people';
-import { inSitting, sittingsFor } from '../people/courses';
+import { inSitting } from '../people/courses';
 import { participantName } from '../people/participants';
 import { readDepartment } from '../people/policy';
 import { entitledIn } from '../people/provisions';
 import { COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { countingMarks, type CurrentMark, currentMarks } from './current-marks';
+import { blindMarks, secondMarksOf } from './second-mark';
+import { type Share, shareIn } from './share';
 import { type KeptRemark, keptRemarksOf, type Remark, remarksOf } from './remarks';
-
-/** One question of a sitting with what a person has to mark of it. */
-export interface MarkingTask {
-  sitting: string;
-  title: string;
-  course: string;
-  item: string;
-  number: string;
-  label: string;
-  /** Answers that a person marks or has marked, and how many of them still wait. */
-  answers: number;
-  waiting: number;
-}
-
-/** Everything that waits for a person or was marked by one in the actor's courses, by question. Only handed-in attempts count. */
-export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> {
-  if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
-  const { read } = ctx.db;
-  const rows = await read
-    .selectDistinct({ id: sittings.id, title: sittings.title, course: courses.code, opensAt: sittings.opensAt })
-    .from(sittings)
-    .innerJoin(courses, eq(courses.id, sittings.course))
-    .innerJoin(attempts, and(eq(attempts.sitting, sittings.id), COUNTS))
-    .where(await sittingsFor(ctx, 'mark answers'))
-    .orderBy(desc(sittings.opensAt));
-  const tasks: MarkingTask[] = [];
-  for (const sitting of rows) {
-    const present = await currentMarks(read, { sitting: sitting.id });
-    for (const item of poolQuestions(await poolOfSitting(read, sitting.id))) {
-      const mine = present.filter((m) => m.item === item.id && (m.marks === null || m.by !== null));
-      if (mine.length === 0) continue;
-      tasks.push({
-        sitting: sitting.id,
-        title: sitting.title,
-        course: sitting.course,
-        item: item.id,
-        number: item.number,
-        label: firstWords(item.question.content, 60),
-        answers: mine.length,
-        waiting: mine.filter((m) => m.marks === null).length,
-      });
-    }
-  }
-  return ok(tasks);
-}
 
 /** One slot of one script that a person marks, as it stands in the list. */
 export interface DeskLine {
@@ -103,6 +58,10 @@ export interface DeskAnswer extends DeskLine {
   judgement: Judgement | null;
   remarks: Remark[];
   trace: TraceStep[];
+  /** What two people gave who marked it, and why the second did; null where one alone has. */
+  both: { first: string; second: string; reason: string } | null;
+  /** What a second marker says to whoever settles it. */
+  why: string;
   /** All of the student's answers to this question, to show on the sheet. */
   responses: Record<string, unknown>;
   /** The student's own sheet and key, where the numbers vary. */
@@ -129,12 +88,25 @@ export interface Desk {
   answers: DeskAnswer[];
   /** What was said of answers to this question before. */
   kept: KeptRemark[];
+  /** They are marked a second time: what was found first is not in sight. */
+  second: boolean;
+  /** Whether there are answers beside these that are others' to mark, and whether one may look at them. */
+  part: boolean;
+  mayAll: boolean;
+  /** Answers are given out as they come. */
+  inTurn: boolean;
   /** Another question of the sitting that waits; null when none does. */
   nextItem: string | null;
   /** Whether whoever marks may go on to the results. */
   seesResults: boolean;
   /** Whether they may mend what the rules have decided. */
   mends: boolean;
+}
+
+/** How one looks at a desk: at all of it and not one's share alone, or to mark a second time. */
+export interface Look {
+  all?: boolean;
+  second?: boolean;
 }
 
 /** So many answers are read at once. */
@@ -149,7 +121,12 @@ async function questionToMark(ctx: Context, sitting: string, itemId: string): Pr
 }
 
 /** The answers to one question that a person marks, across all scripts. */
-export async function openDesk(ctx: Context, sittingId: string, itemId: string): Promise<Result<Desk>> {
+export async function openDesk(
+  ctx: Context,
+  sittingId: string,
+  itemId: string,
+  look: Look = {},
+): Promise<Result<Desk>> {
   const found = await questionToMark(ctx, sittingId, itemId);
   if (!found.ok) return found;
   const item = found.value;
@@ -157,8 +134,9 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
   const [sitting] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sittingId));
   if (!sitting) return NOT_FOUND;
   const { policy } = await readDepartment(read);
-  const present = await currentMarks(read, { sitting: sittingId, item: itemId });
-  const lines = await linesOf(ctx, sittingId, item, present);
+  const share = await shareIn(ctx, sittingId, look.all ?? false);
+  const present = await presentMarks(ctx, sittingId, itemId, look, { sitting: sittingId, item: itemId });
+  const lines = await linesOf(ctx, sittingId, item, present, look.second ? null : share);
   const first = Math.max(
     0,
     lines.findIndex(({ marks }) => marks === null),
@@ -183,7 +161,17 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
     comparable: !item.question.vary,
     namesHidden: policy.namesHidden,
     lines,
-    answers: await answersOf(ctx, sittingId, item, lines.slice(first, first + AT_ONCE), present),
+    answers: await answersOf(ctx, {
+      sitting: sittingId,
+      item,
+      lines: lines.slice(first, first + AT_ONCE),
+      present,
+      look,
+    }),
+    second: look.second ?? false,
+    part: share.part,
+    mayAll: share.mayAll,
+    inTurn: share.inTurn && share.part && !look.second,
     kept: await keptRemarksOf(read, item.source),
     nextItem: await otherWaiting(read, sittingId, itemId),
     seesResults: (await inSitting(ctx, 'see results', sittingId)).ok,
@@ -194,6 +182,8 @@ export async function openDesk(ctx: Context, sittingId: string, itemId: string):
 const wanted = z.object({
   sitting: z.string(),
   item: z.string(),
+  second: z.boolean().default(false),
+  all: z.boolean().default(false),
   of: z.array(z.object({ attempt: z.string(), slot: z.string() })).max(AT_ONCE),
 });
 
@@ -204,7 +194,8 @@ export async function readAnswers(
 ): Promise<Result<{ sheet: QuestionSheet; answers: DeskAnswer[] }>> {
   const parsed = parse(wanted, raw);
   if (!parsed.ok) return parsed;
-  const { sitting, item: itemId, of } = parsed.value;
+  const { sitting, item: itemId, of, second, all } = parsed.value;
+  const look = { second, all };
   const found = await questionToMark(ctx, sitting, itemId);
   if (!found.ok) return found;
   const { read } = ctx.db;
@@ -222,13 +213,13 @@ export async function readAnswers(
         ),
       ),
     );
-  const all = await currentMarks(read, { attempts: scripts.map(({ id }) => id) });
-  const present = all.filter((mark) => mark.item === itemId);
-  const lines = await linesOf(ctx, sitting, found.value, present);
+  const present = await presentMarks(ctx, sitting, itemId, look, { attempts: scripts.map(({ id }) => id) });
+  const share = await shareIn(ctx, sitting, all);
+  const lines = await linesOf(ctx, sitting, found.value, present, second ? null : share);
   const near = lines.filter(({ attempt, slot }) => places.has(`${attempt} ${slot}`));
   return ok({
     sheet: questionSheet(found.value.question, null),
-    answers: await answersOf(ctx, sitting, found.value, near, present),
+    answers: await answersOf(ctx, { sitting, item: found.value, lines: near, present, look }),
   });
 }
 
@@ -238,6 +229,7 @@ async function linesOf(
   sitting: string,
   item: PaperQuestion,
   present: readonly CurrentMark[],
+  share: Share | null,
 ): Promise<DeskLine[]> {
   const { read } = ctx.db;
   const { policy } = await readDepartment(read);
@@ -263,6 +255,7 @@ async function linesOf(
       const person = byId.get(mark.attempt);
       const letter = letters.get(mark.slot);
       if (!person || letter === undefined || (mark.marks !== null && mark.by === null)) return [];
+      if (share && !share.mine({ ...mark, script: person.script })) return [];
       return [
         {
           attempt: mark.attempt,
@@ -283,17 +276,20 @@ async function linesOf(
 }
 
 /** Lines of a desk with their answers. */
-async function answersOf(
-  ctx: Context,
-  sitting: string,
-  item: PaperQuestion,
-  lines: readonly DeskLine[],
-  present: readonly CurrentMark[],
-): Promise<DeskAnswer[]> {
+interface Wanted {
+  sitting: string;
+  item: PaperQuestion;
+  lines: readonly DeskLine[];
+  present: readonly CurrentMark[];
+  look: Look;
+}
+
+async function answersOf(ctx: Context, { sitting, item, lines, present, look }: Wanted): Promise<DeskAnswer[]> {
   const { read } = ctx.db;
   const ids = [...new Set(lines.map(({ attempt }) => attempt))];
   const given = await currentAnswersOf(read, ids, [item.id]);
   const said = await remarksOf(read, ids, { item: item.id, viewer: ctx.actor.id });
+  const seconds = await secondMarksOf(read, item.id, ids);
   const rows = item.question.vary ? await lotsOf(read, ids) : null;
   const answers: DeskAnswer[] = [];
   for (const line of lines) {
@@ -303,18 +299,38 @@ async function answersOf(
     if (!slot || !mark) continue;
     const responses = given.get(attempt)?.[item.id] ?? {};
     const lot = rows?.get(attempt);
+    const second = seconds.find((one) => one.attempt === attempt && one.slot === id);
     answers.push({
       ...line,
       of: stored(item.worth.get(id) ?? exact(0)),
       answer: responseWords(kindOf(slot.kind), slot.setup, responses[id]) ?? asSent(responses[id]),
       judgement: mark.judgement,
-      remarks: said.filter((one) => one.attempt === attempt && one.slot === id),
+      // Whoever marks a second time sees what they said themselves and nothing else.
+      remarks: said.filter((one) => one.attempt === attempt && one.slot === id && (one.own || !look.second)),
+      both: look.second ? null : bothOf(second),
+      why: look.second ? (second?.reason ?? '') : '',
       trace: mark.trace,
       responses: sheetResponses(item.question, responses),
       own: lot ? await ownView(read, { sitting, lot, item: item.id, slot: id }) : null,
     });
   }
   return answers;
+}
+
+function bothOf(second: { first: string; marks: string; reason: string } | undefined): DeskAnswer['both'] {
+  return second ? { first: second.first, second: second.marks, reason: second.reason } : null;
+}
+
+/** The marks of a question that count; for a second marker, without what they were. */
+async function presentMarks(
+  ctx: Context,
+  sitting: string,
+  item: string,
+  { second }: Look,
+  which: Parameters<typeof currentMarks>[1],
+): Promise<CurrentMark[]> {
+  const present = (await currentMarks(ctx.db.read, which)).filter((mark) => mark.item === item);
+  return second ? blindMarks(ctx, sitting, item, present) : present;
 }
 
 /** What decides the numbers of each attempt. */

@@ -1,11 +1,8 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
-import { type Exact, stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
-import type { TraceStep } from '@/core/rules/marking';
-import { readNumber } from '@/core/rules/number/read';
-import { type Judgement, judge, judgementSchema, type Rubric } from '@/core/rules/rubric/rubric';
+import { judgementSchema } from '@/core/rules/rubric/rubric';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader, Transaction } from '../db/database';
 import { attempts } from '../db/schema/attempts';
@@ -15,6 +12,7 @@ import type { FoundAttempt } from '../sittings/attempts';
 import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
 import { countingMarks } from './current-marks';
+import { judgedMarks, typedMarks } from './earned';
 
 const given = z.object({
   attempt: z.string(),
@@ -134,25 +132,4 @@ export async function giveAlike(ctx: Context, raw: unknown): Promise<Result<{ gi
     }
     return ok({ given: waiting, marks: mark.marks });
   });
-}
-
-interface Earned {
-  /** Exact marks as text. */
-  value: string;
-  trace: TraceStep[];
-}
-
-function typedMarks(typed: string, worth: Exact): Result<Earned> {
-  const reading = readNumber(typed);
-  if (!reading || reading.rest !== '') return refuse('mark-not-a-number', { at: ['marks'] });
-  if (reading.value.compare(0) < 0 || reading.value.compare(worth) > 0) {
-    return refuse('mark-out-of-range', { at: ['marks'], values: { most: worth.toFraction(true) } });
-  }
-  return ok({ value: stored(reading.value), trace: [{ code: 'by-a-person' }] });
-}
-
-function judgedMarks(rubric: Rubric, judgement: Judgement, worth: Exact): Result<Earned> {
-  const { share, open, trace } = judge(rubric, judgement);
-  if (share === null) return refuse('criteria-open', { at: ['judgement'], values: { count: open.length } });
-  return ok({ value: stored(share.mul(worth)), trace: [{ code: 'by-a-person' }, ...trace] });
 }

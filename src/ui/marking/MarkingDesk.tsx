@@ -1,8 +1,9 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { setUnsureAction } from '@/actions/marking';
+import { setUnsureAction, takeAnswersAction } from '@/actions/marking';
 import type { Refusal } from '@/core/base/result';
 import type { Anchor } from '@/core/content/anchors';
 import { type Judgement, judge } from '@/core/rules/rubric/rubric';
@@ -34,7 +35,8 @@ function firstWaiting(lines: readonly DeskLine[]): number {
 }
 
 /** The marking desk: one question across all scripts, the next one key away, every mark saved as typed. */
-export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: DrawnFormulas }) {
+export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all: boolean; drawn: DrawnFormulas }) {
+  const router = useRouter();
   const [lines, setLines] = useState(desk.lines);
   const [order, setOrder] = useState<Order>('script');
   const [at, setAt] = useState(() => firstWaiting(desk.lines));
@@ -44,7 +46,7 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
   const [trouble, setTrouble] = useState<Refusal | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const remarkField = useRef<HTMLInputElement>(null);
-  const { now, drawn, lost, change, read } = useDesk(desk, drawnFirst, lines, at);
+  const { now, drawn, lost, change, read } = useDesk(desk, all, drawnFirst, lines, at);
   const line = lines[at];
 
   const setLine = (key: string, part: Partial<DeskLine>): void => {
@@ -53,8 +55,9 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
   };
   const { saving, setSaving, save, flush } = useMarking({
     item: desk.item,
+    second: desk.second,
     onGiven(answer, { id, marks }, judgement) {
-      setLine(keyOf(answer), { mark: id, marks, byPerson: true });
+      setLine(keyOf(answer), { mark: id ?? answer.mark, marks, byPerson: true });
       change(keyOf(answer), (one) => ({ ...one, judgement }));
     },
     onMeanwhile(answer) {
@@ -117,7 +120,8 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
   }, [at, there]);
 
   const marksNow = typed ?? (now?.marks ? marksText(now.marks) : '');
-  const rubric = line && desk.rubrics[line.slot];
+  // A second mark is one number, which is held against another.
+  const rubric = desk.second ? undefined : line && desk.rubrics[line.slot];
   const keyNow = now && (now.own?.key ?? desk.keys[now.slot]);
   const judgement = judging ?? now?.judgement ?? {};
   const setMark = (value: string): void => {
@@ -128,7 +132,7 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
   const setJudgement = (next: Judgement): void => {
     if (!now || !rubric) return;
     setJudging(next);
-    if (judge(rubric, next).open.length === 0) save(now, '', next);
+    if (judge(rubric, next).open.length === 0) save(now, '', { judgement: next });
   };
   /** A digit judges the criterion that is on, and goes on to the next. */
   const judgeByDigit = (digit: string): void => {
@@ -163,18 +167,12 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
       : { keys: '0–9', what: 'Give these marks', run: (digit) => setMark(digit) },
   ]);
 
-  if (!line) {
-    return (
-      <>
-        <Strip where={{ href: '/marking', name: 'Marking' }} title={`Question ${desk.number}`}>
-          <Onward desk={desk} />
-        </Strip>
-        <div className="page">
-          <div className="sheet plain">Nothing waits here: the rules have decided every answer to this question.</div>
-        </div>
-      </>
-    );
-  }
+  const take = async (): Promise<void> => {
+    const taken = await takeAnswersAction({ sitting: desk.sitting, item: desk.item }).catch(() => null);
+    setTrouble(taken === null ? { code: 'offline' } : taken.ok ? null : taken.refusal);
+    if (taken?.ok && taken.value.taken > 0) router.refresh();
+  };
+  if (!line) return <NothingHere desk={desk} onTake={() => void take()} />;
   const keysInField = (e: KeyboardEvent): void => {
     const key = e.key.toLowerCase();
     if (e.ctrlKey || e.metaKey || e.altKey) return;
@@ -190,11 +188,21 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
   return (
     <>
       <Strip
-        where={{ href: '/marking', name: desk.title }}
+        where={{ href: `/marking/${desk.sitting}`, name: desk.title }}
         title={`Question ${desk.number}, ${desk.label}`}
-        chip={`${marked} of ${lines.length} marked`}
+        chip={`${marked} of ${lines.length} ${desk.second ? 'marked a second time' : 'marked'}`}
         state={desk.namesHidden ? 'names hidden' : ''}
       >
+        {desk.part && desk.mayAll && (
+          <Link className="btn btn-quiet" href={`/marking/${desk.sitting}/${desk.item}?all=1`}>
+            Show all, not only mine
+          </Link>
+        )}
+        {desk.inTurn && (
+          <Button variant="outline-primary" onClick={() => void take()}>
+            Take ten more
+          </Button>
+        )}
         <span className="state" role="status">
           {saving.name === 'saving' && 'Saving…'}
           {saving.name === 'saved' && 'Mark saved ✓'}
@@ -240,23 +248,43 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
               onJudge={setJudgement}
             />
             {trouble && <Trouble>{refusalText(trouble)}</Trouble>}
-            <RemarksNote
-              key={keyOf(now)}
-              remarks={now.remarks}
-              kept={says.kept}
-              answer={now.answer}
-              anchor={says.anchor}
-              field={remarkField}
-              typed={says.typed}
-              onType={says.setTyped}
-              onAnchor={pin}
-              onSay={(words, marks) => void says.say(now, words, marks)}
-              onChange={(remark, words, everywhere) => void says.otherwise(now, remark, words, everywhere)}
-              onTakeBack={(remark) => void says.takeBack(now, remark)}
-              onDropKept={(kept) => void says.dropKept(now, kept)}
-              onLeave={() => (field.current ? field.current.focus() : remarkField.current?.blur())}
-            />
-            {desk.comparable && now.byPerson && now.marks !== null && saving.name !== 'saving' && (
+            {now.both && (
+              <div className="note hand">
+                <h3>Marked twice</h3>
+                <p>
+                  First {marksText(now.both.first)}, then {marksText(now.both.second)}
+                  {now.both.reason && `: “${now.both.reason}”`}
+                </p>
+              </div>
+            )}
+            {desk.second ? (
+              <WhyNote
+                key={keyOf(now)}
+                why={now.why}
+                onChange={(why) => {
+                  change(keyOf(now), (one) => ({ ...one, why }));
+                  save(now, marksNow, { why });
+                }}
+              />
+            ) : (
+              <RemarksNote
+                key={keyOf(now)}
+                remarks={now.remarks}
+                kept={says.kept}
+                answer={now.answer}
+                anchor={says.anchor}
+                field={remarkField}
+                typed={says.typed}
+                onType={says.setTyped}
+                onAnchor={pin}
+                onSay={(words, marks) => void says.say(now, words, marks)}
+                onChange={(remark, words, everywhere) => void says.otherwise(now, remark, words, everywhere)}
+                onTakeBack={(remark) => void says.takeBack(now, remark)}
+                onDropKept={(kept) => void says.dropKept(now, kept)}
+                onLeave={() => (field.current ? field.current.focus() : remarkField.current?.blur())}
+              />
+            )}
+            {desk.comparable && !desk.second && now.byPerson && now.marks !== null && saving.name !== 'saving' && (
               <AlikeNote
                 key={`${keyOf(now)} ${now.marks}`}
                 sitting={desk.sitting}
@@ -287,6 +315,44 @@ export function MarkingDesk({ desk, drawn: drawnFirst }: { desk: Desk; drawn: Dr
             )}
           </aside>
         )}
+      </div>
+    </>
+  );
+}
+
+/** What a second marker says to whoever settles it, where the marks are far apart. No student reads it. */
+function WhyNote({ why, onChange }: { why: string; onChange: (why: string) => void }) {
+  return (
+    <label className="note d-block">
+      Why, for whoever settles it
+      <textarea
+        className="form-control mt-1"
+        rows={3}
+        maxLength={3000}
+        value={why}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    </label>
+  );
+}
+
+/** A desk without answers: they are all marked by the rules, or not given out yet. */
+function NothingHere({ desk, onTake }: { desk: Desk; onTake: () => void }) {
+  return (
+    <>
+      <Strip where={{ href: `/marking/${desk.sitting}`, name: desk.title }} title={`Question ${desk.number}`}>
+        {desk.inTurn ? <Button onClick={onTake}>Take ten answers</Button> : <Onward desk={desk} />}
+      </Strip>
+      <div className="page">
+        <div className="sheet plain">
+          {desk.inTurn
+            ? 'Answers are given out as they come: ten that nobody else has. What is not marked in an hour goes back.'
+            : desk.second
+              ? 'Nothing waits here for a second mark of yours.'
+              : desk.part
+                ? 'Nothing of this question is yours to mark.'
+                : 'Nothing waits here: the rules have decided every answer to this question.'}
+        </div>
       </div>
     </>
   );

@@ -12,7 +12,7 @@ const AHEAD = 6;
 const AT_ONCE = 20;
 
 /** The answers of a desk in an order: those near the one that is looked at are read before they are wanted. */
-export function useDesk(desk: Desk, drawnFirst: DrawnFormulas, lines: readonly DeskLine[], at: number) {
+export function useDesk(desk: Desk, all: boolean, drawnFirst: DrawnFormulas, lines: readonly DeskLine[], at: number) {
   const [answers, setAnswers] = useState(() => new Map(desk.answers.map((a) => [keyOf(a), a])));
   const [drawn, setDrawn] = useState(drawnFirst);
   const [lost, setLost] = useState(false);
@@ -24,6 +24,8 @@ export function useDesk(desk: Desk, drawnFirst: DrawnFormulas, lines: readonly D
       const found = await readAnswersAction({
         sitting: desk.sitting,
         item: desk.item,
+        second: desk.second,
+        all,
         of: of.map(({ attempt, slot }) => ({ attempt, slot })),
       }).catch(() => null);
       for (const line of of) asked.current.delete(keyOf(line));
@@ -33,7 +35,7 @@ export function useDesk(desk: Desk, drawnFirst: DrawnFormulas, lines: readonly D
       setDrawn((all) => ({ ...all, ...also }));
       setAnswers((all) => new Map([...all, ...more.map((a) => [keyOf(a), a] as const)]));
     },
-    [desk.sitting, desk.item],
+    [desk.sitting, desk.item, desk.second, all],
   );
   useEffect(() => {
     const near = [...lines.slice(at, at + AHEAD + 1), ...lines.slice(Math.max(0, at - 1), at)];

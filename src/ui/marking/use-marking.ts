@@ -1,11 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { giveMarkAction } from '@/actions/marking';
-import type { Refusal } from '@/core/base/result';
+import { giveMarkAction, giveSecondMarkAction } from '@/actions/marking';
+import { ok, type Refusal } from '@/core/base/result';
 import type { Judgement } from '@/core/rules/rubric/rubric';
 import type { DeskAnswer } from '@/server/marking/desk';
-import type { GivenMark } from '@/server/marking/give-mark';
 
 export type Saving = { name: 'idle' } | { name: 'saving' } | { name: 'saved' } | { name: 'refused'; refusal: Refusal };
 
@@ -13,13 +12,21 @@ const WAIT = 450;
 
 interface Props {
   item: string;
-  onGiven: (answer: DeskAnswer, given: GivenMark, judgement: Judgement | null) => void;
+  /** It is marked a second time. */
+  second: boolean;
+  onGiven: (answer: DeskAnswer, given: { id: number | null; marks: string }, judgement: Judgement | null) => void;
   /** Somebody else has marked it since it was looked at. */
   onMeanwhile: (answer: DeskAnswer) => void;
 }
 
+/** A second mark takes no place in the history of the marks that count. */
+async function givenSecond(place: { attempt: string; item: string; slot: string; marks: string; reason: string }) {
+  const given = await giveSecondMarkAction(place);
+  return given.ok ? ok({ id: null, marks: given.value.marks }) : given;
+}
+
 /** Marks are saved as they are typed, a moment later; leaving the answer saves at once. */
-export function useMarking({ item, onGiven, onMeanwhile }: Props) {
+export function useMarking({ item, second, onGiven, onMeanwhile }: Props) {
   const router = useRouter();
   const [saving, setSaving] = useState<Saving>({ name: 'idle' });
   const pending = useRef<{ timer: ReturnType<typeof setTimeout>; run: () => Promise<void> } | null>(null);
@@ -38,12 +45,19 @@ export function useMarking({ item, onGiven, onMeanwhile }: Props) {
     [flush],
   );
 
-  const save = (answer: DeskAnswer, marks: string, judgement: Judgement | null = null): void => {
+  const save = (
+    answer: DeskAnswer,
+    marks: string,
+    { judgement = null, why = answer.why }: { judgement?: Judgement | null; why?: string } = {},
+  ): void => {
     if (marks.trim() === '' && judgement === null) return;
     const run = async (): Promise<void> => {
       try {
         const { attempt, slot, mark } = answer;
-        const result = await giveMarkAction({ attempt, item, slot, marks, judgement, over: mark });
+        const place = { attempt, item, slot, marks };
+        const result = second
+          ? await givenSecond({ ...place, reason: why })
+          : await giveMarkAction({ ...place, judgement, over: mark });
         if (!result.ok) {
           setSaving({ name: 'refused', refusal: result.refusal });
           if (result.refusal.code === 'marked-meanwhile') onMeanwhile(answer);

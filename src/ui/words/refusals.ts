@@ -104,6 +104,10 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     marks === ''
       ? 'Somebody else has looked at this answer meanwhile. It is shown as it stands now; mark it again if you see it otherwise.'
       : `Somebody else has given this answer ${marks} meanwhile. It is shown as it stands now; mark it again if you see it otherwise.`,
+  'not-a-marker': () => 'Somebody of these does not mark here.',
+  'second-mark-stands': () => 'Somebody else has marked this answer a second time already.',
+  'own-first-mark': () => 'You have marked this answer first; somebody else marks it a second time.',
+  'no-second-mark': () => 'This answer is not marked a second time.',
   'not-marked-yet': () => 'Mark this answer first.',
   'place-is-gone': () => 'This place is no longer in the answer. The remark can be about the answer as a whole.',
   'remark-without-words': () => 'Say something first.',

@@ -22,6 +22,9 @@ const SENTENCES: Record<string, TraceSentence> = {
   'placed-right': (v, e) => `${v.at}: ${quoted(e)} is right`,
   'placed-wrong': (v, e) => `${v.at}: ${quoted(e)} does not belong here`,
   'placed-missing': (v) => `${v.at}: nothing`,
+  'second-mark-wanted': () => 'it is marked a second time',
+  'markers-differ': (v) =>
+    `two people have marked it, ${marksText(String(v.first))} and ${marksText(String(v.second))}: settle it`,
   'by-a-person': () => 'marked by a person',
   'takes-too-long': () => 'the rules would think about this for too long; a person decides',
   'no-rule-matched': () => 'none of the accepted answers',

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
-import { listMarking } from '@/server/marking/desk';
+import { listMarking } from '@/server/marking/list-marking';
 import { Strip } from '@/ui/frame/Strip';
 import { ListSheet } from '@/ui/parts/ListSheet';
 import { plural } from '@/ui/words/marks';
@@ -29,7 +29,7 @@ export default async function MarkingPage() {
         href={(t) => `/marking/${t.sitting}/${t.item}`}
         text={(t) => `${t.number}. ${t.label}`}
         columns={[
-          { head: 'Sitting', cell: (t) => t.title },
+          { head: 'Sitting', cell: (t) => <Link href={`/marking/${t.sitting}`}>{t.title}</Link> },
           { head: 'Course', cell: (t) => t.course },
           { head: 'Marked', figure: true, cell: (t) => t.answers - t.waiting },
           {

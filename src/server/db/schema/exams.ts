@@ -78,6 +78,8 @@ export const sittings = sqliteTable(
     releasedAt: integer('released_at'),
     /** What released results show, `Shows` as JSON; null while not released. */
     shows: text('shows', { mode: 'json' }),
+    /** How people share the marking, `MarkingPlan` as JSON; null where all mark all. */
+    marking: text('marking', { mode: 'json' }),
     createdBy: text('created_by')
       .notNull()
       .references(() => members.id),

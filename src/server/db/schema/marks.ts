@@ -96,15 +96,55 @@ export const remarks = sqliteTable(
   (t) => [index('remarks_attempt').on(t.attempt, t.item, t.slot)],
 );
 
+/** An answer of a slot, as its key in tables of the desk. */
+const ofAnswer = () => ({
+  attempt: text('attempt')
+    .notNull()
+    .references(() => attempts.id),
+  item: text('item').notNull(),
+  slot: text('slot').notNull(),
+});
+
+/** Answers that were given out to be marked, where they are marked as they come. */
+export const givenOut = sqliteTable(
+  'given_out',
+  {
+    ...ofAnswer(),
+    to: text('to')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
+);
+
+/** What a second marker found, without having seen the first mark. */
+export const secondMarks = sqliteTable(
+  'second_marks',
+  {
+    ...ofAnswer(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    /** Exact marks as text. */
+    marks: text('marks').notNull(),
+    /** Why, for whoever settles it. */
+    reason: text('reason').notNull(),
+    /** The mark that stood then, and whose it was. */
+    first: text('first').notNull(),
+    firstBy: text('first_by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
+);
+
 /** Answers that a marker wants to look at once more. */
 export const unsure = sqliteTable(
   'unsure',
   {
-    attempt: text('attempt')
-      .notNull()
-      .references(() => attempts.id),
-    item: text('item').notNull(),
-    slot: text('slot').notNull(),
+    ...ofAnswer(),
     by: text('by')
       .notNull()
       .references(() => members.id),

@@ -8,9 +8,16 @@ import { drawAnswers } from '@/ui/sheet/formulas-of-answers';
 
 export const metadata: Metadata = { title: 'Marking' };
 
-export default async function MarkingDeskPage({ params }: { params: Promise<{ sitting: string; item: string }> }) {
+interface Props {
+  params: Promise<{ sitting: string; item: string }>;
+  searchParams: Promise<{ all?: string; second?: string }>;
+}
+
+export default async function MarkingDeskPage({ params, searchParams }: Props) {
   const { sitting, item } = await params;
-  const desk = await openDesk(await staffContext(), sitting, item);
+  const { all, second } = await searchParams;
+  const look = { all: all === '1', second: second === '1' };
+  const desk = await openDesk(await staffContext(), sitting, item, look);
   if (!desk.ok) notFound();
   const { sheet, keys, answers } = desk.value;
   const drawn: DrawnFormulas = {
@@ -18,5 +25,12 @@ export default async function MarkingDeskPage({ params }: { params: Promise<{ si
     ...drawTextFormulas(Object.values(keys).join(' ')),
     ...drawAnswers(sheet, answers),
   };
-  return <MarkingDesk key={item} desk={desk.value} drawn={drawn} />;
+  return (
+    <MarkingDesk
+      key={`${item} ${all} ${second} ${desk.value.inTurn ? desk.value.lines.length : ''}`}
+      desk={desk.value}
+      all={look.all}
+      drawn={drawn}
+    />
+  );
 }

@@ -1,0 +1,105 @@
+import type { AgreementReport, AgreementRow } from '@/server/marking/agreement';
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+const figure = (value: number | null): string => (value === null ? '–' : value.toFixed(2));
+
+/** How far first and second marks agree, with how sure that is. */
+export function AgreementSheet({ report: { whole, questions, markers } }: { report: AgreementReport }) {
+  if (whole.n === 0)
+    return (
+      <div className="page">
+        <div className="sheet plain">
+          Nothing has been marked twice yet. Say on the page before what is marked a second time.
+        </div>
+      </div>
+    );
+  const [least, most] = whole.between;
+  return (
+    <div className="page agreement">
+      <div className="sheet plain">
+        <p className="fs-5 mb-1">
+          In <strong>{percent(whole.exact)}</strong> of {whole.n} answers two people gave the same mark.
+        </p>
+        <p className="soft mb-0">
+          With so few or many answers the true share lies between {percent(least)} and {percent(most)} (95 %
+          confidence).
+        </p>
+        <Scale row={whole} />
+      </div>
+      <Rows title="Question" rows={questions} />
+      <Rows title="Second marker" rows={markers} />
+      <p className="soft">
+        Kappa is agreement beyond what chance alone would bring: 1 is always, 0 is as by chance. The weighted one takes
+        marks that are near each other as half agreed (quadratic weights). With few answers neither says much.
+      </p>
+    </div>
+  );
+}
+
+/** The share of equal marks on a line from none to all, with its uncertainty. */
+function Scale({ row: { exact, between } }: { row: AgreementRow }) {
+  const x = (share: number): number => 10 + share * 380;
+  return (
+    <svg className="agreement-scale" viewBox="0 0 400 44" role="img" aria-label={`Same mark: ${percent(exact)}`}>
+      <line x1={x(0)} x2={x(1)} y1={16} y2={16} className="whole" />
+      <line x1={x(between[0])} x2={x(between[1])} y1={16} y2={16} className="between" />
+      <circle cx={x(exact)} cy={16} r={7} />
+      <text x={x(0)} y={40}>
+        none
+      </text>
+      <text x={x(1)} y={40} textAnchor="end">
+        all
+      </text>
+    </svg>
+  );
+}
+
+function Rows({ title, rows }: { title: string; rows: readonly AgreementRow[] }) {
+  return (
+    <div className="list-sheet scroll-x">
+      <table className="rows">
+        <thead>
+          <tr>
+            <th scope="col">{title}</th>
+            <th scope="col" className="num">
+              Marked twice
+            </th>
+            <th scope="col" className="num">
+              Same mark
+            </th>
+            <th scope="col" className="num">
+              Between
+            </th>
+            <th scope="col" className="num">
+              Same or next
+            </th>
+            <th scope="col" className="num">
+              Kappa
+            </th>
+            <th scope="col" className="num">
+              Weighted kappa
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.name}>
+              <td>{row.name}</td>
+              <td className="num">{row.n}</td>
+              <td className="num">{percent(row.exact)}</td>
+              <td className="num">
+                {percent(row.between[0])}–{percent(row.between[1])}
+              </td>
+              <td className="num">{percent(row.adjacent)}</td>
+              <td className="num">
+                {figure(row.kappa)}
+                {row.kappaError !== null && <span className="soft"> ±{figure(1.96 * row.kappaError)}</span>}
+              </td>
+              <td className="num">{figure(row.kappaQuadratic)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
