@@ -13,7 +13,6 @@ export type Anchor =
   | { at: 'drawn'; page: string; shapes: Shape[] }
   /** Seconds of a recording. */
   | { at: 'seconds'; from: number; to: number };
-export type AnchorName = Anchor['at'];
 
 /** A remark where it is shown: its number beside the answer, and what is said. */
 export interface Pinned {

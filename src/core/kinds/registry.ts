@@ -11,6 +11,7 @@ import { menu } from './menu/menu';
 import { number } from './number/number';
 import { formulaWithPlaces } from './formula-with-places/formula-with-places';
 import { order } from './order/order';
+import { record } from './record/record';
 import { scale } from './scale/scale';
 import { select } from './select/select';
 import { shortText } from './short-text/short-text';
@@ -28,6 +29,7 @@ export const kinds = {
   longAnswer,
   handIn,
   draw,
+  record,
   scale,
   label,
   match,

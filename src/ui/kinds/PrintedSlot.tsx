@@ -12,6 +12,7 @@ import * as maths from './maths/print';
 import * as menu from './menu/print';
 import * as number from './number/print';
 import * as order from './order/print';
+import * as record from './record/print';
 import * as scale from './scale/print';
 import * as select from './select/print';
 import * as shortText from './short-text/print';
@@ -33,6 +34,7 @@ const halves = {
   menu: menu.Print,
   number: number.Print,
   order: order.Print,
+  record: record.Print,
   scale: scale.Print,
   select: select.Print,
   shortText: shortText.Print,

@@ -15,6 +15,7 @@ import * as maths from './maths/student';
 import * as menu from './menu/student';
 import * as number from './number/student';
 import * as order from './order/student';
+import * as record from './record/student';
 import * as scale from './scale/student';
 import * as select from './select/student';
 import * as shortText from './short-text/student';
@@ -35,6 +36,7 @@ const halves = {
   formulaWithPlaces: { Student: formulaWithPlaces.Student, Review: formulaWithPlaces.Review },
   longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
   draw: { Student: draw.Student, Review: draw.Review },
+  record: { Student: record.Student, Review: record.Review },
   handIn: { Student: handIn.Student, Review: handInReview.Review },
   scale: { Student: scale.Student, Review: scale.Review },
   label: { Student: label.Student, Review: label.Review },

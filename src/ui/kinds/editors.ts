@@ -12,6 +12,7 @@ import { menuEditor } from './menu/editor';
 import { numberEditor } from './number/editor';
 import { formulaWithPlacesEditor } from './formula-with-places/editor';
 import { orderEditor } from './order/editor';
+import { recordEditor } from './record/editor';
 import { scaleEditor } from './scale/editor';
 import { selectEditor } from './select/editor';
 import { shortTextEditor } from './short-text/editor';
@@ -28,6 +29,7 @@ const editors = {
   longAnswer: longAnswerEditor,
   handIn: handInEditor,
   draw: drawEditor,
+  record: recordEditor,
   scale: scaleEditor,
   label: labelEditor,
   match: matchEditor,

@@ -12,6 +12,7 @@ import { menuSide } from './menu/side';
 import { numberSide } from './number/side';
 import { formulaWithPlacesSide } from './formula-with-places/side';
 import { orderSide } from './order/side';
+import { recordSide } from './record/side';
 import { scaleSide } from './scale/side';
 import { selectSide } from './select/side';
 import { shortTextSide } from './short-text/side';
@@ -28,6 +29,7 @@ const sides = {
   longAnswer: longAnswerSide,
   handIn: handInSide,
   draw: drawSide,
+  record: recordSide,
   scale: scaleSide,
   label: labelSide,
   match: matchSide,
