@@ -71,6 +71,7 @@ export const installation: Installation = {
         { name: 'Site and weather' },
         { name: 'Safety and rescue' },
         { name: 'Parts and procedures' },
+        { name: 'Workshop' },
       ],
     },
     {

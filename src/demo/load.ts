@@ -42,8 +42,10 @@ import { MAINTENANCE_REPORT, reports } from './questions/report';
 import { climbing, procedures } from './questions/placed';
 import { height, site } from './questions/site';
 import { visitors } from './questions/visitors';
+import { WORKSHOP, workshop } from './questions/workshop';
 import { asShown } from './as-shown';
 import { makeAnswers } from './students';
+import { markTwice, sitWorkshop } from './workshop';
 import type { DemoQuestion } from './write';
 
 const MINUTE = 60_000;
@@ -64,6 +66,7 @@ export async function loadDemo(out: Outside, say: (line: string) => void): Promi
   say('the first check is sat, marked and released');
   await loader.midTerm();
   say('the mid-term is handed in and waits for marking');
+  await loader.workshop();
   await loader.certificate();
   await loader.openDay();
   await loader.final();
@@ -145,7 +148,7 @@ class Loader {
     const aims = (topic: string): string[] => goals.filter(({ code }) => GOAL_OF[topic] === code).map(({ id }) => id);
     let minutes = 0;
     for (const [bank, list] of [
-      ['Turbine systems', [...firstPrinciples, ...reports, ...machine, ...site, ...procedures]],
+      ['Turbine systems', [...firstPrinciples, ...reports, ...machine, ...site, ...procedures, ...workshop]],
       ['Height and rescue', [...height, ...climbing, ...visitors]],
     ] as const) {
       for (const source of list) {
@@ -411,6 +414,19 @@ class Loader {
         await this.sit(userName, sitting, day + (i % 12) * MINUTE, 50 + (i % 20), i % 19 === 5 ? 'clock' : 'student');
     }
     await this.clock(day + 5 * HOUR);
+  }
+
+  /** What was drawn, photographed and spoken; it waits for two markers, and one of them has begun. */
+  async workshop(): Promise<void> {
+    const day = this.out.now - 2 * DAY;
+    const teacher = this.as('thandeka', day - DAY);
+    const sections = [{ title: 'By hand and by voice', topics: [WORKSHOP], count: 4 }];
+    const exam = await this.exam(teacher, 'WT-201', 'Workshop, week 9', 40, '50', sections);
+    const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 40);
+    const as = (userName: string, now: number): Context => this.as(userName, now);
+    await sitWorkshop(as, sitting, day);
+    await this.clock(day + 3 * HOUR);
+    await markTwice(as, sitting, day + DAY);
   }
 
   async certificate(): Promise<void> {

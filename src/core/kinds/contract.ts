@@ -159,6 +159,8 @@ export interface Worded<Setup, Response> {
 export interface Judged<Setup, Response> {
   /** Whether the answer has this place: words that stand in it, one of its pages, a shape of its drawing. */
   holds: (setup: Setup, response: Response, anchor: Anchor) => boolean;
+  /** The text in which words can be named; missing where there is none. */
+  text?: (response: Response) => string;
   /** A place in an answer, for tests and for the first try. */
   somewhere: (setup: Setup, response: Response) => Anchor | null;
 }

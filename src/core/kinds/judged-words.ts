@@ -5,6 +5,7 @@ const FIRST_WORD = /\S+/;
 
 /** Remarks are pinned to words of a text. */
 export const judgedWords: Judged<unknown, { text: string }> = {
+  text: ({ text }) => text,
   holds: (_, { text }, anchor) => wordsHold(text, anchor),
   somewhere(_, { text }) {
     const word = FIRST_WORD.exec(text);

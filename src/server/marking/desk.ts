@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNull, ne } from 'drizzle-orm';
 import { z } from 'zod';
-import { keyWords, placedSlots } from '@/core/bank/question';
+import { keyWords, placedSlots, type Slot } from '@/core/bank/question';
 import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
 import { keyedSlots } from '@/core/bank/variant';
 import { exact, stored } from '@/core/base/exact';
@@ -10,7 +10,7 @@ import type { Lot } from '@/core/exams/lot';
 import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
-import { responseWords } from '@/core/kinds/response';
+import { readResponse, responseWords } from '@/core/kinds/response';
 import type { TraceStep } from '@/core/rules/marking';
 import type { Judgement, Rubric } from '@/core/rules/rubric/rubric';
 import { type Context, NOT_FOUND, parse } from '../context';
@@ -54,6 +54,8 @@ export interface DeskAnswer extends DeskLine {
   of: string;
   /** The answer in plain words. */
   answer: string;
+  /** The words of it that a remark can be about; empty where there are none. */
+  words: string;
   /** What was found by the rubric of the slot. */
   judgement: Judgement | null;
   remarks: Remark[];
@@ -303,6 +305,7 @@ async function answersOf(ctx: Context, { sitting, item, lines, present, look }: 
     answers.push({
       ...line,
       of: stored(item.worth.get(id) ?? exact(0)),
+      words: wordsOf(slot, responses[id]),
       answer: responseWords(kindOf(slot.kind), slot.setup, responses[id]) ?? asSent(responses[id]),
       judgement: mark.judgement,
       // Whoever marks a second time sees what they said themselves and nothing else.
@@ -315,6 +318,12 @@ async function answersOf(ctx: Context, { sitting, item, lines, present, look }: 
     });
   }
   return answers;
+}
+
+function wordsOf({ kind: name }: Slot, raw: unknown): string {
+  const kind = kindOf(name);
+  const read = readResponse(kind, raw);
+  return read ? (kind.judged?.text?.(read.response) ?? '') : '';
 }
 
 function bothOf(second: { first: string; marks: string; reason: string } | undefined): DeskAnswer['both'] {

@@ -21,8 +21,8 @@ export function AgreementSheet({ report: { whole, questions, markers } }: { repo
           In <strong>{percent(whole.exact)}</strong> of {whole.n} answers two people gave the same mark.
         </p>
         <p className="soft mb-0">
-          With so few or many answers the true share lies between {percent(least)} and {percent(most)} (95 %
-          confidence).
+          The true share lies between {percent(least)} and {percent(most)} (95 % confidence): {whole.n} answers say no
+          more.
         </p>
         <Scale row={whole} />
       </div>

@@ -54,7 +54,12 @@ export function AnswerSheet({ desk, now, drawn, onPin }: Props) {
             'Marked by a person.'
           ) : (
             <>
-              Why it waits: <TextWithFormulas text={traceText(now.trace)} drawn={drawn} />
+              Why it waits:{' '}
+              {now.reason?.code === 'by-a-person' ? (
+                'only people mark this.'
+              ) : (
+                <TextWithFormulas text={traceText(now.trace)} drawn={drawn} />
+              )}
             </>
           )}
         </p>

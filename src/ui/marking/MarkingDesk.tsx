@@ -271,7 +271,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
                 key={keyOf(now)}
                 remarks={now.remarks}
                 kept={says.kept}
-                answer={now.answer}
+                answer={now.words}
                 anchor={says.anchor}
                 field={remarkField}
                 typed={says.typed}

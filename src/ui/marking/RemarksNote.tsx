@@ -9,7 +9,7 @@ import { RemarkRow } from './RemarkRow';
 interface Props {
   remarks: readonly Remark[];
   kept: readonly KeptRemark[];
-  /** The answer in plain words, in which words can be named. */
+  /** The words of the answer that a remark can be about. */
   answer: string;
   /** What the next remark is about. */
   anchor: Anchor;

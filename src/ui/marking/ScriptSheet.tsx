@@ -8,6 +8,7 @@ import type { Script, ScriptSlot } from '@/server/marking/script';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
 import { Trouble } from '../parts/Trouble';
+import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { marksText } from '../words/marks';
@@ -70,6 +71,7 @@ export function ScriptSheet({ script, drawn }: { script: Script; drawn: DrawnFor
                   item={question.id}
                   slot={slot}
                   several={question.slots.length > 1}
+                  drawn={drawn}
                 />
               ))}
             </aside>
@@ -86,9 +88,10 @@ interface SlotProps {
   item: string;
   slot: ScriptSlot;
   several: boolean;
+  drawn: DrawnFormulas;
 }
 
-function SlotNote({ attempt, sitting, item, slot, several }: SlotProps) {
+function SlotNote({ attempt, sitting, item, slot, several, drawn }: SlotProps) {
   const router = useRouter();
   const [typed, setTyped] = useState<string | null>(null);
   const [over, setOver] = useState(slot.mark);
@@ -133,7 +136,11 @@ function SlotNote({ attempt, sitting, item, slot, several }: SlotProps) {
         )}
       </h3>
       <Trouble>{trouble}</Trouble>
-      {slot.trace.length > 0 && <p className="soft">{traceText(slot.trace)}</p>}
+      {slot.trace.length > 0 && (
+        <p className="soft">
+          <TextWithFormulas text={traceText(slot.trace)} drawn={drawn} />
+        </p>
+      )}
       {slot.remarks.map(({ id, number, words }) => (
         <p key={id} className="wrong fw-normal">
           <strong>{number}</strong> {words || 'drawn on the answer'}

@@ -90,6 +90,7 @@ export const draw: KindWith<'media' | 'judged', DrawSetup, DrawSheet, DrawRespon
     example: put(given.example, 'words'),
   }),
   judged: {
+    text: ({ words }) => words,
     holds: (_, { shapes, words }, anchor) =>
       ((anchor.at === 'spot' || anchor.at === 'drawn') && anchor.page === '') ||
       (anchor.at === 'shapes' && anchor.ids.every((id) => shapes.some((shape) => shape.id === id))) ||

@@ -1,6 +1,6 @@
 'use client';
 import { Contrast, RotateCw } from 'lucide-react';
-import { useState } from 'react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
 import type { Anchor, Pinned } from '@/core/content/anchors';
 import { PAPER_WIDTH } from '@/core/drawing/shapes';
 import type { HandedPage, HandInResponse, HandInSheet } from '@/core/kinds/hand-in/hand-in';
@@ -27,6 +27,12 @@ export function Review({ response, remarks = [], onPin }: ReviewProps<HandInShee
   );
 }
 
+/** How large a page is shown: as a thumbnail, as wide as there is room, or so that small writing can be read. */
+type Size = 'small' | 'whole' | 'large';
+const NEXT: Record<Size, Size> = { small: 'whole', whole: 'large', large: 'whole' };
+const SMALL = 320;
+const LARGE = 1200;
+
 interface PageProps {
   page: HandedPage;
   number: number;
@@ -38,7 +44,7 @@ function ReviewPage({ page, number, remarks, onPin }: PageProps) {
   const { onTheirWay } = useFileKeeper();
   const look = useShownPage(page, !onTheirWay.has(page.hash));
   // Whoever marks, and whoever reads remarks, wants the page at a size at which it can be read.
-  const [large, setLarge] = useState(onPin !== undefined || remarks.length > 0);
+  const [size, setSize] = useState<Size>(onPin !== undefined || remarks.length > 0 ? 'whole' : 'small');
   const [turned, setTurned] = useState(0);
   const [strong, setStrong] = useState(false);
   const name = `${number}. ${page.name}`;
@@ -55,13 +61,8 @@ function ReviewPage({ page, number, remarks, onPin }: PageProps) {
             <Act label={`Stronger contrast on page ${number}`} pressed={strong} onClick={() => setStrong(!strong)}>
               <Contrast size={16} />
             </Act>
-            <button
-              type="button"
-              className="btn btn-quiet btn-sm"
-              aria-pressed={large}
-              onClick={() => setLarge(!large)}
-            >
-              {large ? 'Smaller' : 'Larger'}
+            <button type="button" className="btn btn-quiet btn-sm" onClick={() => setSize(NEXT[size])}>
+              {size === 'large' ? 'Smaller' : 'Larger'}
             </button>
           </>
         )}
@@ -75,7 +76,7 @@ function ReviewPage({ page, number, remarks, onPin }: PageProps) {
       )}
       {typeof look === 'object' && (
         <span className={`page-scroll ${strong ? 'strong' : ''}`}>
-          <Face {...{ page, look, turned, remarks, onPin }} width={large ? 900 : 320} />
+          <Face {...{ page, look, turned, remarks, onPin, size }} />
         </span>
       )}
     </>
@@ -85,11 +86,36 @@ function ReviewPage({ page, number, remarks, onPin }: PageProps) {
 interface FaceProps extends Omit<PageProps, 'number'> {
   look: ShownPage;
   turned: number;
-  width: number;
+  size: Size;
 }
 
 /** The page; its remarks stand on it as long as it stands as it was handed in. */
-function Face({ page, look, turned, width, remarks, onPin }: FaceProps) {
+function Face({ page, look, turned, size, remarks, onPin }: FaceProps) {
+  const [room, setRoom] = useState(0);
+  const width = size === 'small' ? Math.min(room, SMALL) : size === 'large' ? Math.max(room, LARGE) : room;
+  return (
+    <RoomFor onRoom={setRoom}>{width > 0 && <FaceAt {...{ page, look, turned, width, remarks, onPin }} />}</RoomFor>
+  );
+}
+
+/** Tells how wide there is room. */
+function RoomFor({ onRoom, children }: { onRoom: (width: number) => void; children: ReactNode }) {
+  const frame = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const watch = new ResizeObserver(() => onRoom(element.clientWidth));
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, [onRoom]);
+  return (
+    <span ref={frame} className="d-block">
+      {children}
+    </span>
+  );
+}
+
+function FaceAt({ page, look, turned, width, remarks, onPin }: Omit<FaceProps, 'size'> & { width: number }) {
   const view = <PageView page={{ ...page, turn: (page.turn + turned) % 4 }} shown={look} width={width} />;
   if (turned > 0) return view;
   return (

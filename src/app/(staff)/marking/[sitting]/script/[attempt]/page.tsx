@@ -3,7 +3,8 @@ import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { openScript } from '@/server/marking/script';
 import { ScriptSheet } from '@/ui/marking/ScriptSheet';
-import { type DrawnFormulas, drawSheetFormulas } from '@/ui/sheet/formulas';
+import { type DrawnFormulas, drawSheetFormulas, drawTextFormulas } from '@/ui/sheet/formulas';
+import { traceText } from '@/ui/words/traces';
 import { drawResponseFormulas } from '@/ui/sheet/response-formulas';
 
 export const metadata: Metadata = { title: 'Script' };
@@ -14,7 +15,8 @@ export default async function ScriptPage({ params }: { params: Promise<{ attempt
   if (!script.ok) notFound();
   const drawn: DrawnFormulas = Object.assign(
     {},
-    ...script.value.questions.map(({ sheet, responses }) => ({
+    ...script.value.questions.map(({ sheet, responses, slots }) => ({
+      ...drawTextFormulas(slots.map(({ trace }) => traceText(trace)).join(' ')),
       ...drawSheetFormulas(sheet),
       ...drawResponseFormulas(sheet, responses),
     })),

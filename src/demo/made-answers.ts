@@ -1,0 +1,115 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { must } from '@/core/base/result';
+import { seeded, seedFor } from '@/core/base/random';
+import { PIECE_BYTES } from '@/core/content/file-limits';
+import type { HandedFile } from '@/core/content/handed-file';
+import { field, placeOn } from '@/core/drawing/paper';
+import type { Shape } from '@/core/drawing/shapes';
+import type { PaperQuestion } from '@/core/exams/paper';
+import type { Context } from '@/server/context';
+import { addFilePiece } from '@/server/sittings/handed-files';
+import { photographedPage } from './pages';
+
+/** Answers that are drawn, photographed or spoken, made for a student of the demo. */
+export interface MadeAnswer {
+  item: string;
+  slot: string;
+  value: unknown;
+}
+
+const HIGH = 600;
+const X = { name: '', from: 0, to: 30, step: 5, scale: 'even' } as const;
+const Y = { name: '', from: 0, to: 2.5, step: 0.5, scale: 'even' } as const;
+
+/** Wind and power in units of the paper. */
+function at(wind: number, power: number): [number, number] {
+  const { left, right, top, bottom } = field(HIGH);
+  const round = (value: number): number => Math.round(value * 10) / 10;
+  return [round(left + placeOn(X, wind) * (right - left)), round(bottom - placeOn(Y, power) * (bottom - top))];
+}
+
+/** Power curves as students draw them: right, without a level part, or falling where it is level. */
+const CURVES: readonly ((wind: number) => number)[] = [
+  (wind) => (wind < 3 || wind > 25 ? 0 : Math.min(2, 2 * (wind / 12) ** 3)),
+  (wind) => Math.min(2.4, wind / 11),
+  (wind) => (wind < 12 ? 2 * (wind / 12) ** 3 : Math.max(0, 2 - (wind - 12) / 9)),
+];
+
+function curve(which: number, shake: () => number): Shape[] {
+  const points: number[] = [];
+  for (let wind = 0; wind <= 28; wind += 0.5) {
+    const [x, y] = at(wind, CURVES[which]?.(wind) ?? 0);
+    points.push(x, Math.round((y + (shake() - 0.5) * 5) * 10) / 10);
+  }
+  const [x1, y1] = at(14, 2.2);
+  const [tx, ty] = at(17, 1.2);
+  const [hx, hy] = at(13, 1.9);
+  return [
+    { is: 'pen', id: '1', colour: 'black', width: 'medium', points },
+    ...(which === 0
+      ? ([
+          { is: 'text', id: '2', colour: 'blue', width: 'fine', x1, y1, text: 'rated: blades pitch' },
+          { is: 'arrow', id: '3', colour: 'blue', width: 'fine', x1: tx, y1: ty, x2: hx, y2: hy },
+        ] satisfies Shape[])
+      : []),
+  ];
+}
+
+const CALCULATIONS = [
+  ['A=3.14x45/2', 'A=6362m2', 'P=1/2r A v3', 'P=5.19MW'],
+  ['A=3.14x90/2', 'A=25447m2', 'P=20.7MW'],
+  ['A=6362m2', 'P=1/2x1.225xAx11/2', 'P=0.47MW'],
+];
+const CALLS = ['call-full', 'call-halting', 'call-short'];
+const READINGS = ['reading-fluent', 'reading-slow'];
+const SECONDS: Record<string, number> = {
+  'call-full': 10.4,
+  'call-halting': 13.2,
+  'call-short': 3.6,
+  'reading-fluent': 10.6,
+  'reading-slow': 16.4,
+};
+
+const spoken = (name: string): Uint8Array =>
+  new Uint8Array(readFileSync(path.join(import.meta.dirname, 'voices', `${name}.ogg`)));
+
+/** Brings a file to the server as a device does, piece by piece. */
+async function bring(ctx: Context, attempt: string, name: string, bytes: Uint8Array): Promise<HandedFile> {
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const file = { hash, name, size: bytes.length, attempt };
+  for (let from = 0; from < bytes.length; from += PIECE_BYTES)
+    must(await addFilePiece(ctx, { ...file, from, age: 0 }, bytes.subarray(from, from + PIECE_BYTES)));
+  return file;
+}
+
+/** What a student makes for each question of the workshop. */
+export async function madeAnswers(
+  ctx: Context,
+  attempt: string,
+  userName: string,
+  items: readonly PaperQuestion[],
+): Promise<MadeAnswer[]> {
+  const next = seeded(seedFor(7, userName));
+  const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)] as T;
+  const answers: MadeAnswer[] = [];
+  for (const { id: item, question } of items) {
+    const [slot, found] = Object.entries(question.slots)[0] ?? [];
+    if (!slot || !found) continue;
+    const add = (value: object): unknown => answers.push({ item, slot, value: { version: 1, ...value } });
+    if (found.kind === 'draw') add({ shapes: curve(Math.floor(next() * 3), next), words: '' });
+    if (found.kind === 'handIn') {
+      const bytes = await photographedPage(pick(CALCULATIONS), (next() - 0.5) * 5);
+      const file = await bring(ctx, attempt, 'page 1.jpg', bytes);
+      add({ pages: [{ ...file, turn: 0, corners: null }] });
+    }
+    if (found.kind === 'record') {
+      const reads = 'reads' in Object(found.setup) && Object(found.setup).reads !== '';
+      const name = pick(reads ? READINGS : CALLS);
+      const file = await bring(ctx, attempt, 'recording.ogg', spoken(name));
+      add({ file, seconds: SECONDS[name] ?? 0, tries: 1 });
+    }
+  }
+  return answers;
+}
