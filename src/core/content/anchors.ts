@@ -12,7 +12,13 @@ export type Anchor =
   /** What was drawn on a page by whoever marks: the page is 1,000 units wide. */
   | { at: 'drawn'; page: string; shapes: Shape[] }
   /** Seconds of a recording. */
-  | { at: 'seconds'; from: number; to: number };
+  | { at: 'seconds'; from: number; to: number }
+  /** A word of a text that was read aloud, by its place, and how it was read. */
+  | { at: 'read'; word: number; as: ReadAs };
+
+/** How a word was read: another word in its place, left out, with one put in before it, with help, or put right by whoever read. `last` is the last word that was reached; `right` takes all of this back. */
+export const READ_AS = ['other', 'left out', 'put in', 'helped', 'corrected', 'last', 'right'] as const;
+export type ReadAs = (typeof READ_AS)[number];
 
 /** A remark where it is shown: its number beside the answer, and what is said. */
 export interface Pinned {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { shapesSchema } from '../drawing/stored';
-import type { Anchor } from './anchors';
+import { type Anchor, READ_AS } from './anchors';
 
 const part = z.number().min(0).max(1);
 const second = z
@@ -19,4 +19,5 @@ export const anchorSchema: z.ZodType<Anchor> = z.discriminatedUnion('at', [
   z.object({ at: z.literal('shapes'), ids: z.array(z.string().max(12)).min(1).max(200) }),
   z.object({ at: z.literal('drawn'), page, shapes: shapesSchema }),
   z.object({ at: z.literal('seconds'), from: second, to: second }),
+  z.object({ at: z.literal('read'), word: z.number().int().min(0).max(5000), as: z.enum(READ_AS) }),
 ]);

@@ -97,17 +97,19 @@ export async function addRemark(
   const item = paperQuestions(paper).find(({ id }) => id === itemId);
   const slotFound = item?.question.slots[slot];
   if (!item || !slotFound) return NOT_FOUND;
-  if (words === '' && anchor.at !== 'drawn') return refuse('remark-without-words', { at: ['words'] });
+  if (words === '' && anchor.at !== 'drawn' && anchor.at !== 'read')
+    return refuse('remark-without-words', { at: ['words'] });
   const marks = typedChange(parsed.value.marks);
   if (!marks.ok) return marks;
   if (anchor.at !== 'whole' && !(await holds(ctx.db.read, attempt, item, slot, anchor)))
     return refuse('place-is-gone', { at: ['anchor'] });
   const said = { attempt, item: itemId, slot, words, anchor };
   return ctx.db.transaction(async (tx) => {
-    if (anchor.at === 'drawn') await rubOut(tx, ctx, { ...said, page: anchor.page });
+    await rubOut(tx, ctx, said);
     const keeps = async () => keptRemarksOf(tx, item.source);
-    // A page from which everything was rubbed out has no drawing.
-    if (anchor.at === 'drawn' && anchor.shapes.length === 0) return ok({ remark: null, kept: await keeps() });
+    // A page from which everything was rubbed out has no drawing, and a word that was read rightly no sign.
+    if (anchor.at === 'drawn' ? anchor.shapes.length === 0 : anchor.at === 'read' && anchor.as === 'right')
+      return ok({ remark: null, kept: await keeps() });
     const kept = words === '' || !keep ? null : await keepWords(tx, ctx, item.source, words, marks.value);
     const remark = { id: newId(), ...said, kept };
     await tx.insert(remarks).values({ ...remark, by: ctx.actor.id, at: ctx.now });
@@ -115,12 +117,22 @@ export async function addRemark(
   });
 }
 
-/** What one has drawn on a page is one drawing: the new one takes the place of the old. */
+/** What of one's own an anchor takes the place of: the drawing on the same page, the sign at the same word, the last word. */
+function replacedBy(anchor: Anchor) {
+  const part = (name: string) => sql`json_extract(${remarks.anchor}, ${`$.${name}`})`;
+  if (anchor.at === 'drawn') return and(sql`${part('at')} = 'drawn'`, sql`${part('page')} = ${anchor.page}`);
+  if (anchor.at !== 'read') return null;
+  const same = anchor.as === 'last' ? sql`${part('as')} = 'last'` : sql`${part('word')} = ${anchor.word}`;
+  return and(sql`${part('at')} = 'read'`, same);
+}
+
 async function rubOut(
   tx: Transaction,
   ctx: Context,
-  { attempt, item, slot, page }: { attempt: string; item: string; slot: string; page: string },
+  { attempt, item, slot, anchor }: { attempt: string; item: string; slot: string; anchor: Anchor },
 ): Promise<void> {
+  const replaced = replacedBy(anchor);
+  if (!replaced) return;
   await tx
     .delete(remarks)
     .where(
@@ -129,8 +141,7 @@ async function rubOut(
         eq(remarks.item, item),
         eq(remarks.slot, slot),
         eq(remarks.by, ctx.actor.id),
-        sql`json_extract(${remarks.anchor}, '$.at') = 'drawn'`,
-        sql`json_extract(${remarks.anchor}, '$.page') = ${page}`,
+        replaced,
       ),
     );
 }

@@ -34,8 +34,11 @@ function outcomeOf(marks: Exact | null, of: Exact): Outcome {
 }
 
 /** Remarks in the order in which they were said, without who said them. */
-const numbered = (said: readonly Remark[]): Pinned[] =>
-  said.map(({ id, anchor, words }, i) => ({ id, number: i + 1, anchor, words }));
+function numbered(said: readonly Remark[]): Pinned[] {
+  let number = 0;
+  // Signs at words that were read stand in the text, not in the list.
+  return said.map(({ id, anchor, words }) => ({ id, number: anchor.at === 'read' ? 0 : ++number, anchor, words }));
+}
 
 /** A mark as far as a student can see of it. */
 interface GivenMark {

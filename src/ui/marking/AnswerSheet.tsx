@@ -1,10 +1,16 @@
-import type { Anchor } from '@/core/content/anchors';
+import type { Anchor, Pinned } from '@/core/content/anchors';
 import type { Desk, DeskAnswer } from '@/server/marking/desk';
 import { ReviewSlot } from '../kinds/SlotView';
 import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
 import { evidenceIn, traceText } from '../words/traces';
+
+/** Numbers as in the list of remarks, in which signs at words that were read have no place. */
+function numbered(remarks: DeskAnswer['remarks']): Pinned[] {
+  let number = 0;
+  return remarks.map((remark) => ({ ...remark, number: remark.anchor.at === 'read' ? 0 : ++number }));
+}
 
 interface Props {
   desk: Desk;
@@ -40,7 +46,7 @@ export function AnswerSheet({ desk, now, drawn, onPin }: Props) {
               response={response}
               drawn={drawn}
               evidence={evidenceIn(now.trace)}
-              remarks={now.remarks.map((remark, i) => ({ ...remark, number: i + 1 }))}
+              remarks={numbered(now.remarks)}
               onPin={onPin}
             />
           ) : now.answer === '' ? (

@@ -151,8 +151,8 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
   };
   const pin = (anchor: Anchor): void => {
     if (!now) return;
-    // What is drawn needs no words.
-    if (anchor.at === 'drawn') return void says.say(now, '', '', anchor);
+    // What is drawn, and how a word was read, needs no words.
+    if (anchor.at === 'drawn' || anchor.at === 'read') return void says.say(now, '', '', anchor);
     says.setAnchor(anchor);
     remarkField.current?.focus();
   };
@@ -269,7 +269,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
             ) : (
               <RemarksNote
                 key={keyOf(now)}
-                remarks={now.remarks}
+                remarks={now.remarks.filter(({ anchor }) => anchor.at !== 'read')}
                 kept={says.kept}
                 answer={now.words}
                 anchor={says.anchor}

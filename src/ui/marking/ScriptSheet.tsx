@@ -141,11 +141,13 @@ function SlotNote({ attempt, sitting, item, slot, several, drawn }: SlotProps) {
           <TextWithFormulas text={traceText(slot.trace)} drawn={drawn} />
         </p>
       )}
-      {slot.remarks.map(({ id, number, words }) => (
-        <p key={id} className="wrong fw-normal">
-          <strong>{number}</strong> {words || 'drawn on the answer'}
-        </p>
-      ))}
+      {slot.remarks
+        .filter(({ number }) => number > 0)
+        .map(({ id, number, words }) => (
+          <p key={id} className="wrong fw-normal">
+            <strong>{number}</strong> {words || 'drawn on the answer'}
+          </p>
+        ))}
     </div>
   );
 }

@@ -18,6 +18,13 @@ interface Props {
 
 const NOTHING_TYPED = { words: '', marks: '' };
 
+/** Whether a sign takes the place of another: a drawing on the same page, a sign at the same word, the last word. */
+function takesPlaceOf(sign: Anchor, other: Anchor): boolean {
+  if (sign.at === 'drawn') return other.at === 'drawn' && other.page === sign.page;
+  if (sign.at !== 'read' || other.at !== 'read') return false;
+  return sign.as === 'last' ? other.as === 'last' : other.word === sign.word;
+}
+
 /** What is said of the answers at a desk. */
 export function useRemarks({ item, kept: keptFirst, change, onMarks, onTrouble }: Props) {
   const [kept, setKept] = useState(keptFirst);
@@ -36,11 +43,10 @@ export function useRemarks({ item, kept: keptFirst, change, onMarks, onTrouble }
     const { attempt, slot } = answer;
     const said = await tried(() => addRemarkAction({ attempt, item, slot, words, marks, anchor: at }));
     if (!said) return;
-    const replaced = (one: Remark): boolean =>
-      at.at === 'drawn' && one.own && one.anchor.at === 'drawn' && one.anchor.page === at.page;
+    const replaced = (one: Remark): boolean => one.own && takesPlaceOf(at, one.anchor);
     setRemarks(answer, (all) => [...all.filter((one) => !replaced(one)), ...(said.remark ? [said.remark] : [])]);
     setKept(said.kept);
-    if (at.at === 'drawn') return;
+    if (at.at === 'drawn' || at.at === 'read') return;
     setTyped(NOTHING_TYPED);
     setAnchor({ at: 'whole' });
     if (marks.trim() !== '') onMarks(answer, marks);

@@ -140,11 +140,13 @@ export function ResultSheet({ result }: { result: OwnResult }) {
                   </p>
                 )}
                 {slot.feedback && <p>{slot.feedback}</p>}
-                {slot.remarks.map(({ id, number, words }) => (
-                  <p key={id} className="wrong fw-normal">
-                    <strong>{number}</strong> {words || 'drawn on your answer'}
-                  </p>
-                ))}
+                {slot.remarks
+                  .filter(({ number }) => number > 0)
+                  .map(({ id, number, words }) => (
+                    <p key={id} className="wrong fw-normal">
+                      <strong>{number}</strong> {words || 'drawn on your answer'}
+                    </p>
+                  ))}
                 {slot.key !== null && slot.outcome !== 'right' && (
                   <p>
                     Key: <TextWithFormulas text={slot.key} drawn={drawTextFormulas(slot.key)} />

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { type Finding, warns } from '../../base/finding';
 import { handedFile } from '../../content/handed-file';
+import { readWords } from '../../content/reading-aloud';
 import { clock, recordingName } from '../../content/recordings';
 import type { KindWith } from '../contract';
 
@@ -16,6 +17,8 @@ const setup = z.object({
   tries: z.number().int().min(1).max(20).nullable(),
   /** What is read aloud; empty where nothing is. */
   reads: z.string().max(10_000),
+  /** Words read rightly in a minute that are hoped for; null where nothing is. */
+  goal: z.number().int().min(1).max(500).nullable().default(null),
   /** What whoever marks listens for; no student sees it. */
   example: z.string().max(10_000),
 });
@@ -47,7 +50,7 @@ export const record: KindWith<'files' | 'judged', RecordSetup, RecordSheet, Reco
   response: { name: 'record response', version: 1, schema: response, migrations: [] },
   accepts: ({ takes, tries }, { file, tries: taken }) =>
     (file === null || recordingName(takes, file.name)) && (tries === null || taken <= tries),
-  fresh: () => ({ version: 1, takes: 'voice', seconds: 60, tries: null, reads: '', example: '' }),
+  fresh: () => ({ version: 1, takes: 'voice', seconds: 60, tries: null, reads: '', goal: null, example: '' }),
   blank: ({ file }) => file === null,
   sheet: ({ takes, seconds, tries, reads }) => ({ takes, seconds, tries, reads }),
   readiness,
@@ -55,13 +58,16 @@ export const record: KindWith<'files' | 'judged', RecordSetup, RecordSheet, Reco
   describeResponse: (_, { file, seconds }) =>
     file === null ? '' : `[${file.name}${seconds > 0 ? `, ${clock(seconds)}` : ''}]`,
   gist: (_, { file }) => file?.hash ?? '',
-  looksFor: ({ example }) => example,
+  looksFor: ({ example, goal, reads }) =>
+    [example, reads !== '' && goal !== null ? `${goal} words read rightly in a minute` : ''].filter(Boolean).join('; '),
   put: (given, put) => ({ ...given, reads: put(given.reads, 'words'), example: put(given.example, 'words') }),
   files: { of: ({ file }) => (file === null ? [] : [file]) },
   judged: {
     // How long a chosen file is, nobody has said.
-    holds: (_, { file, seconds }, anchor) =>
-      file !== null && anchor.at === 'seconds' && (seconds === 0 || anchor.from <= seconds + 1),
+    holds: ({ reads }, { file, seconds }, anchor) =>
+      file !== null &&
+      ((anchor.at === 'seconds' && (seconds === 0 || anchor.from <= seconds + 1)) ||
+        (anchor.at === 'read' && anchor.word < readWords(reads).length)),
     somewhere: (_, { file }) => (file === null ? null : { at: 'seconds', from: 0, to: 0 }),
   },
 };

@@ -69,6 +69,21 @@ function Note({ setup, onChange }: EditorProps<RecordSetup>) {
         />
         times
       </span>
+      {setup.reads !== '' && (
+        <span className="line">
+          hoped for:
+          <CountInput
+            count={setup.goal}
+            least={1}
+            most={500}
+            label="Words read rightly in a minute that are hoped for"
+            optional
+            empty="–"
+            onChange={(goal) => onChange({ ...setup, goal })}
+          />
+          right words a minute
+        </span>
+      )}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { MOST_FILE_BYTES } from '@/core/content/file-limits';
 import { clock, recordingName } from '@/core/content/recordings';
 import type { RecordResponse, RecordSheet } from '@/core/kinds/record/record';
 import { Trouble } from '../../parts/Trouble';
+import { ReadAloud } from '../../recording/ReadAloud';
 import { Player } from '../../recording/Player';
 import { type Recording, type Take, useRecorder } from '../../recording/recorder';
 import { hearHere, useRecording } from '../../recording/use-recording';
@@ -150,11 +151,7 @@ export function Review({ sheet, response, remarks = [], onPin }: ReviewProps<Rec
   if (!file) return <div className="slot-box soft">no answer</div>;
   return (
     <div className="recorder">
-      {sheet.reads && (
-        <p className="reads" dir="auto">
-          {sheet.reads}
-        </p>
-      )}
+      {sheet.reads && <ReadAloud text={sheet.reads} seconds={response?.seconds ?? 0} remarks={remarks} onPin={onPin} />}
       {url ? (
         <Player
           url={url}
