@@ -1,3 +1,5 @@
+import { deskBench } from './desk';
+import { drawingBench } from './drawing';
 import { load } from './load';
 import { maths } from './maths';
 import { markingAnew } from './mark-anew';
@@ -23,6 +25,8 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   placing: () => placing(),
   writing: () => writing(),
   'mark-anew': () => markingAnew(Number(process.env.BENCH_ATTEMPTS ?? 2000)),
+  desk: () => deskBench(Number(process.env.BENCH_ANSWERS ?? 10_000)),
+  drawing: () => drawingBench(),
   maths,
   texts,
 };

@@ -10,7 +10,7 @@ const handlers = routes('route.ts');
 const known = [...pages, ...handlers];
 /** Most questions and every exam; of results and answers, which differ by the student only, as many as show every look. */
 const ALL = { opened: 1, asked: 40 };
-const ALIKE = ['/results/[attempt]', '/sittings/[id]/answers'];
+const ALIKE = ['/results/[attempt]', '/sittings/[id]/answers', '/marking/[sitting]/script/[attempt]'];
 const SOME = { opened: 1, asked: 8 };
 const visited = new Set<string>();
 const windows = new Set<string>();

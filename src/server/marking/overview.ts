@@ -89,7 +89,9 @@ export async function openMarking(ctx: Context, sitting: string): Promise<Result
       item.id,
       here.map(({ attempt }) => attempt),
     );
-    const seconds = { wanted: Math.max(given.length, here.filter(wanted).length), given: given.length };
+    const done = new Set(given.map(({ attempt, slot }) => `${attempt} ${slot}`));
+    const open = here.filter((mark) => wanted(mark) && !done.has(`${mark.attempt} ${mark.slot}`));
+    const seconds = { wanted: done.size + open.length, given: done.size };
     // Answers that are given out as they come are nobody's yet.
     const shown = share.inTurn ? here : own;
     if (shown.length === 0 && seconds.wanted === 0) continue;

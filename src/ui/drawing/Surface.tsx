@@ -56,8 +56,14 @@ export function Surface({ label, shapes, high, hand, lengthWords, onSpot, onAdd,
         className={`drawing-frame hand-${hand.tool}`}
         role="img"
         aria-label={label}
+        // The keys of undo are meant for whatever was drawn on last.
+        tabIndex={-1}
         style={{ aspectRatio: `${PAPER_WIDTH} / ${high}` }}
         {...pointer}
+        onPointerDown={(event) => {
+          if (!(event.target as Element).closest('input')) event.currentTarget.focus({ preventScroll: true });
+          pointer.onPointerDown(event);
+        }}
       >
         <div
           ref={paper}
@@ -81,6 +87,7 @@ export function Surface({ label, shapes, high, hand, lengthWords, onSpot, onAdd,
               shapes={shapes}
               onDone={(shape) => {
                 setEntry(null);
+                frame.current?.focus({ preventScroll: true });
                 if (shape) onAdd(shape);
               }}
             />

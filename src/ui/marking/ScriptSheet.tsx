@@ -109,7 +109,7 @@ function SlotNote({ attempt, sitting, item, slot, several, drawn }: SlotProps) {
   };
   return (
     <div className="note red">
-      <h3>
+      <p className="slot-mark">
         {several && <span className="letter">{slot.letter}</span>}
         {slot.typed ? (
           <span className="d-inline-flex gap-2 align-items-baseline">
@@ -134,7 +134,7 @@ function SlotNote({ attempt, sitting, item, slot, several, drawn }: SlotProps) {
         ) : (
           outOf(slot.marks, slot.of)
         )}
-      </h3>
+      </p>
       <Trouble>{trouble}</Trouble>
       {slot.trace.length > 0 && (
         <p className="soft">

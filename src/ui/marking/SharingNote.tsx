@@ -60,7 +60,7 @@ export function SharingNote({ sitting, plan: first, markers, questions }: Props)
   };
   return (
     <section className="note on" aria-label="Who marks what">
-      <h3>Who marks what</h3>
+      <h2 className="over-title">Who marks what</h2>
       <span className="line">
         Marked
         <select

@@ -135,6 +135,6 @@ function meter(stream: MediaStream, onLevel: (level: number) => void): () => voi
   }, 100);
   return () => {
     clearInterval(timer);
-    void context.close();
+    if (context.state !== 'closed') void context.close();
   };
 }
