@@ -21,7 +21,7 @@ export interface Alike {
 /** Words alike by at least so much are offered (common practice, no source). */
 const LEAST = 0.7;
 /** Comparing words costs the product of their numbers; so much is spent on one answer, some tens of milliseconds. */
-const MOST_STEPS = 4_000_000;
+const MOST_STEPS = 250_000;
 
 /**
  * The answers that are like one of them, the most alike first: those that come
@@ -40,16 +40,23 @@ export function alikeTo(
   const gist = kind.gist(slot.setup, mine);
   const words = kind.describeResponse(slot.setup, mine);
   const length = wordsOf(words).length;
-  const texts = kind.typed !== undefined;
   let steps = 0;
+  /** What comes to the same is compared once. */
+  const known = new Map<string, number>([[gist, 1]]);
+  const likenessOf = (itsGist: string, answer: string): number => {
+    const before = known.get(itsGist);
+    if (before !== undefined) return before;
+    if (kind.typed === undefined || steps > MOST_STEPS) return 0;
+    steps += length * Math.max(1, answer.length / 6);
+    const near = Math.min(0.99, likeness(words, answer));
+    known.set(itsGist, near);
+    return near;
+  };
   const alike = others.flatMap(({ of, response }): Alike[] => {
     const read = readResponse(kind, response);
     if (!read || kind.blank(read.response)) return [];
     const answer = kind.describeResponse(slot.setup, read.response);
-    if (kind.gist(slot.setup, read.response) === gist) return [{ of, answer, likeness: 1 }];
-    if (!texts || steps > MOST_STEPS) return [];
-    steps += length * wordsOf(answer).length;
-    const near = Math.min(0.99, likeness(words, answer));
+    const near = likenessOf(kind.gist(slot.setup, read.response), answer);
     return near >= LEAST ? [{ of, answer, likeness: near }] : [];
   });
   return { alike: alike.sort((a, b) => b.likeness - a.likeness), whole: steps <= MOST_STEPS };

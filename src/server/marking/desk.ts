@@ -235,10 +235,13 @@ async function linesOf(
 ): Promise<DeskLine[]> {
   const { read } = ctx.db;
   const { policy } = await readDepartment(read);
+  const ids = [...new Set(present.map(({ attempt }) => attempt))];
+  // Of a whole sitting everybody is read; of a few answers those whose they are.
+  const few = ids.length <= AT_ONCE;
   const people = await read
     .select({ id: attempts.id, script: attempts.script, name: participantName, participant: attempts.participant })
     .from(attempts)
-    .where(eq(attempts.sitting, sitting));
+    .where(and(eq(attempts.sitting, sitting), few ? inArray(attempts.id, ids) : undefined));
   const entitled = await entitledIn(
     read,
     sitting,
