@@ -31,41 +31,29 @@ async function views(who: string, size: typeof LAPTOP, list: View[]): Promise<vo
   await context.close();
 }
 
-/** A file of students as a school would send it, with a row that cannot be. */
-const ROSTER = Buffer.from(
-  [
-    'Kestrel Ridge Institute;;;;',
-    'First name;Last name;E-mail;Class;First password',
-    'Ines;Almarsdóttir;ines.a@students.kestrel-ridge.example;Height A;kite-mast-41',
-    'Tobiasz;Wrona;tobiasz.w@students.kestrel-ridge.example;Height A;2007-03-14',
-    'Sefa;Tuilagi;sefa at home;Height A;',
-    'Noor;van Aalst;;Height B;',
-    'Kofi;Darkwah;kofi.d@students.kestrel-ridge.example;Height A;',
-  ].join('\n'),
-);
+/** Points at a part of something on the page, or draws from part to part of it. */
+async function point(page: Page, what: string, ...parts: (readonly [number, number])[]): Promise<void> {
+  const box = await page.locator(what).last().boundingBox();
+  if (!box) throw new Error(`There is no ${what}`);
+  const at = ([x, y]: readonly [number, number]): [number, number] => [box.x + x * box.width, box.y + y * box.height];
+  const [first, ...others] = parts;
+  await page.mouse.move(...at(first ?? [0, 0]));
+  await page.mouse.down();
+  for (const part of others) await page.mouse.move(...at(part), { steps: 6 });
+  await page.mouse.up();
+  await page.waitForTimeout(300);
+}
 
 const open = (page: Page, area: string, title: string): Promise<unknown> =>
   page.goto(area).then(() => page.getByRole('link', { name: title }).first().click());
 
 await views('odalys', LAPTOP, [
-  ['today', (p) => p.goto('/')],
   [
     'bank',
     async (p) => {
       await goTo(p, '/bank');
       await p.getByLabel('Search all text').fill('gearbox');
       await p.waitForTimeout(700);
-    },
-  ],
-  [
-    'mathematics',
-    async (p) => {
-      await goTo(p, '/bank');
-      await p.getByLabel('Search all text').fill('tip speed ratio formula');
-      await p.getByRole('link', { name: 'Tip speed ratio as a formula' }).click();
-      await p.getByRole('button', { name: 'Answer slot A' }).click();
-      await p.locator('math-field').first().waitFor();
-      await p.waitForTimeout(600);
     },
   ],
   [
@@ -97,17 +85,6 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
-    'roster',
-    async (p) => {
-      await p.goto('/department');
-      await p.getByRole('link', { name: 'Students and groups' }).first().click();
-      await p.getByRole('link', { name: 'Bring in…' }).click();
-      await p.waitForLoadState('networkidle');
-      await p.locator('#roster-file').setInputFiles({ name: 'roster.csv', mimeType: 'text/csv', buffer: ROSTER });
-      await p.getByLabel('Which rows are meant').selectOption({ label: 'only rows by Class' });
-    },
-  ],
-  [
     'exam',
     async (p) => {
       await open(p, '/exams', 'Drive train, final');
@@ -131,12 +108,53 @@ await views('odalys', LAPTOP, [
   [
     'marking',
     async (p) => {
-      await p.goto('/marking');
-      await p.getByRole('link', { name: /On turbine 9/ }).click();
-      await p.getByRole('heading', { name: 'Maintenance report' }).waitFor();
+      await open(p, '/marking', 'Work out on paper');
       await p.waitForLoadState('networkidle');
-      await p.keyboard.press('3');
-      await p.keyboard.press('2');
+      await point(p, '.page-pins', [0.08, 0.19], [0.4, 0.235]);
+      await p.keyboard.type('The area is right; say which formula it comes from.');
+      await p.keyboard.press('Enter');
+      await p.getByRole('button', { name: 'Take the red pen' }).click();
+      await point(p, '.drawing-frame', [0.6, 0.13]);
+      await p.getByRole('button', { name: 'Half', exact: true }).click();
+      await point(p, '.drawing-frame', [0.6, 0.2]);
+      await p.getByLabel('Marks out of 4').fill('2½');
+      await p.getByText('Mark saved').waitFor();
+    },
+  ],
+  [
+    'listening',
+    async (p) => {
+      await open(p, '/marking', 'Read this aloud');
+      await p.waitForLoadState('networkidle');
+      const text = p.locator('.read-aloud');
+      for (const [sign, word] of [
+        ['other', 'leave'],
+        ['left out', 'both'],
+        ['corrected', 'fall'],
+      ] as const) {
+        await p.getByLabel('What went wrong').selectOption(sign);
+        await text.getByRole('button', { name: word, exact: true }).click();
+      }
+      await p.getByRole('button', { name: 'Remark at 0:00' }).click();
+      await p.keyboard.type('A calm beginning.');
+      await p.keyboard.press('Enter');
+      await p.getByRole('button', { name: 'Remark 1, at 0:00' }).waitFor();
+    },
+  ],
+  [
+    'agreement',
+    async (p) => {
+      await open(p, '/marking', 'Workshop, week 9');
+      await p.getByRole('link', { name: 'Agreement' }).click();
+      await p.waitForURL(/agreement/);
+    },
+  ],
+  [
+    'script',
+    async (p) => {
+      await open(p, '/marking', 'Workshop, week 9');
+      await p.getByRole('link', { name: 'Script 01' }).click();
+      await p.waitForURL(/script/);
     },
   ],
   [
@@ -182,7 +200,6 @@ await views('odalys', LAPTOP, [
     },
   ],
   ['gradebook', (p) => open(p, '/gradebook', 'WT-201')],
-  ['department', (p) => p.goto('/department')],
 ]);
 const writing = WT110[8]?.userName ?? '';
 await views(writing, LAPTOP, [
@@ -212,6 +229,24 @@ await views(WT110[30]?.userName ?? '', LAPTOP, [
       await begin(linkTo(p, 'Tower week'));
       await p.locator('.item-list').getByRole('button', { name: 'helmet', exact: true }).click();
       await p.getByRole('button', { name: 'Put it in up' }).click();
+    },
+  ],
+]);
+await views('odalys', PHONE, [
+  [
+    'drawing-phone',
+    async (p) => {
+      await goTo(p, '/bank');
+      await p.getByLabel('Search all text').fill('power curve sketch standstill');
+      await p.waitForTimeout(700);
+      await p.getByRole('link', { name: 'Sketch a power curve' }).first().click();
+      await p.getByRole('button', { name: 'Try the sheet' }).click();
+      const paper = '[role="dialog"] .drawing-frame';
+      await p.locator(paper).last().scrollIntoViewIfNeeded();
+      await point(p, paper, [0.18, 0.84], [0.3, 0.6], [0.42, 0.3], [0.46, 0.26], [0.8, 0.26]);
+      await p.getByRole('dialog').getByRole('button', { name: 'Colour blue' }).click();
+      await p.getByRole('dialog').getByRole('button', { name: 'Arrow', exact: true }).click();
+      await point(p, paper, [0.62, 0.55], [0.5, 0.3]);
     },
   ],
 ]);

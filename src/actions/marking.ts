@@ -1,5 +1,6 @@
 'use server';
 import { ok, type Result } from '@/core/base/result';
+import type { Difference } from '@/core/rules/rubric/differences';
 import { staffContext } from '@/server/auth/request';
 import { type AlikeAnswers, alikeAnswers } from '@/server/marking/alike';
 import { type DeskAnswer, readAnswers } from '@/server/marking/desk';
@@ -12,6 +13,7 @@ import {
   type Remark,
   takeBackRemark,
 } from '@/server/marking/remarks';
+import { ownJudgements } from '@/server/marking/own-judgements';
 import { saveMarkingPlan } from '@/server/marking/plan';
 import { giveSecondMark } from '@/server/marking/second-mark';
 import { takeAnswers } from '@/server/marking/share';
@@ -70,4 +72,8 @@ export async function takeAnswersAction(input: unknown): Promise<Result<{ taken:
 
 export async function saveMarkingPlanAction(input: unknown): Promise<Result<null>> {
   return saveMarkingPlan(await staffContext(), input);
+}
+
+export async function ownJudgementsAction(input: unknown): Promise<Result<Difference[]>> {
+  return ownJudgements(await staffContext(), input);
 }

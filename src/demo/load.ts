@@ -420,7 +420,7 @@ class Loader {
   async workshop(): Promise<void> {
     const day = this.out.now - 2 * DAY;
     const teacher = this.as('thandeka', day - DAY);
-    const sections = [{ title: 'By hand and by voice', topics: [WORKSHOP], count: 4 }];
+    const sections = [{ title: 'By hand and by voice', topics: [WORKSHOP], count: 5 }];
     const exam = await this.exam(teacher, 'WT-201', 'Workshop, week 9', 40, '50', sections);
     const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 40);
     const as = (userName: string, now: number): Context => this.as(userName, now);

@@ -176,6 +176,17 @@ test('words of a reading are tapped while listening, and come to right words a m
   await plain(teacher);
 });
 
+test('a student’s judgement of their own work stands beside the marker’s, by the same rubric', async () => {
+  await desk(teacher, /You have found oil/);
+  const own = teacher.locator('.answer-box .own-levels');
+  await expect(own.locator('label.chosen')).toHaveCount(3);
+  await expect(teacher.getByRole('heading', { name: 'Maintenance report' })).toBeVisible();
+  for (const level of ['3', '2', '2']) await teacher.keyboard.press(level);
+  await expect(teacher.getByText('Mark saved ✓')).toBeVisible();
+  await expect(teacher.getByRole('region', { name: 'Own judgement and yours' })).toContainText('Handover');
+  await plain(teacher);
+});
+
 test('a second marker works blind; what is far apart is settled with both in sight; agreement is told', async () => {
   const second = (await stage.signIn('thandeka')).page;
   await goTo(second, '/marking');

@@ -4,7 +4,7 @@ import { marksText, shareText } from '../base/exact';
 import { readStored, type StoredForm } from '../base/stored-form';
 import { contentSchema, emptyContent, slotId, slotIds } from '../content/document';
 import { variation } from './variation';
-import { rubricSchema } from '../rules/rubric/rubric';
+import { type Rubric, rubricSchema } from '../rules/rubric/rubric';
 import { settledAnswer } from '../rules/settled';
 import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
 import { storedResponse } from '../kinds/response';
@@ -170,4 +170,9 @@ export function tidyQuestion(question: QuestionBody): QuestionBody {
     slots: Object.fromEntries(Object.entries(question.slots).filter(([id]) => ids.has(id))),
     trials: question.trials.filter((t) => ids.has(t.slot)),
   };
+}
+
+/** The rubric by which a slot is marked: its own, or that of its kind; undefined where there is none. */
+export function rubricOf({ kind, setup, rubric }: Slot): Rubric | undefined {
+  return rubric ?? kindOf(kind).selfJudged?.rubric(setup);
 }

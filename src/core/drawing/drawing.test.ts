@@ -96,7 +96,7 @@ describe('a path made of fewer points', () => {
     const zigzag = Array.from({ length: MOST_POINTS }, (_, i) => [i % 1000, (i % 2) * 500]).flat();
     const begin = performance.now();
     simplified(zigzag, 0.8);
-    expect(performance.now() - begin).toBeLessThan(1500);
+    expect(performance.now() - begin).toBeLessThan(3000);
   });
 });
 

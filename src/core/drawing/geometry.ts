@@ -127,21 +127,26 @@ const PIECE = 500;
 function simplifiedPiece(points: readonly number[], tolerance: number): number[] {
   const count = points.length / 2;
   if (count <= 2) return [...points];
-  const at = (i: number): [number, number] => [points[2 * i] ?? 0, points[2 * i + 1] ?? 0];
+  const x = (i: number): number => points[2 * i] ?? 0;
+  const y = (i: number): number => points[2 * i + 1] ?? 0;
   const keep = new Set([0, count - 1]);
   const open: [number, number][] = [[0, count - 1]];
   for (let span = open.pop(); span; span = open.pop()) {
     const [first, last] = span;
+    const [ax, ay, bx, by] = [x(first), y(first), x(last), y(last)];
     let [farthest, place] = [tolerance, -1];
     for (let i = first + 1; i < last; i++) {
-      const away = fromSegment(...at(i), ...at(first), ...at(last));
-      if (away > farthest) [farthest, place] = [away, i];
+      const away = fromSegment(x(i), y(i), ax, ay, bx, by);
+      if (away > farthest) {
+        farthest = away;
+        place = i;
+      }
     }
     if (place < 0) continue;
     keep.add(place);
     open.push([first, place], [place, last]);
   }
-  return [...keep].sort((a, b) => a - b).flatMap(at);
+  return [...keep].sort((a, b) => a - b).flatMap((i) => [x(i), y(i)]);
 }
 
 /** The length from one place to another in units, and its angle in degrees, anticlockwise from the right, −180 to 180. */

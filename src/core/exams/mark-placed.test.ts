@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { emptyQuestion, type QuestionBody } from '../bank/question';
 import { stored } from '../base/exact';
 import { choice } from '../kinds/choice/choice';
+import { longAnswer } from '../kinds/long-answer/long-answer';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { ofSeed } from './lot';
 import { markPlaced } from './mark-placed';
@@ -46,4 +47,21 @@ describe('deductions', () => {
   ])('%j earns %s, and %s where the exam lets them go below zero', (chosen, within, below) => {
     expect([earned(false, chosen), earned(true, chosen)]).toEqual([within, below]);
   });
+});
+
+it('what is worth nothing waits for nobody', () => {
+  const essay: QuestionBody = {
+    ...question,
+    slots: { a: { kind: 'longAnswer', marks: '0', setup: longAnswer.fresh() } },
+  };
+  const state = (marks: string | null): string | undefined => {
+    const exam = sampleExam(1, () => essay);
+    const sections = exam.plan.sections.map((section) => ({
+      ...section,
+      items: section.items.map((item) => ({ ...item, marks })),
+    }));
+    const [item] = paperQuestions(assemble(unmended({ ...exam.plan, sections }, exam.revisions), ofSeed(0)));
+    return item && markPlaced(item, { a: { text: 'It turned.' } }).get('a')?.marking.state;
+  };
+  expect([state(null), state('2')]).toEqual(['marked', 'waits']);
 });

@@ -10,10 +10,23 @@ export function markPlaced(
   decided?: Decided,
 ): Map<string, SlotMarking> {
   if (!item.everyone) {
-    const markings = markQuestion(item.question, responses, item.worth, decided);
+    const markings = withoutIdleWaiting(markQuestion(item.question, responses, item.worth, decided), item.worth);
     return item.belowZero ? withDeductions(markings, item.worth) : markings;
   }
   return new Map([...item.worth].map(([id, marks]) => [id, { marking: marked(ONE, [{ code: 'everyone' }]), marks }]));
+}
+
+/** What is worth nothing waits for nobody. */
+function withoutIdleWaiting(
+  markings: Map<string, SlotMarking>,
+  worth: ReadonlyMap<string, Exact>,
+): Map<string, SlotMarking> {
+  return new Map(
+    [...markings].map(([id, one]) => {
+      const idle = one.marking.state === 'waits' && (worth.get(id) ?? ZERO).equals(0);
+      return [id, idle ? { marking: marked(ZERO, [{ code: 'worth-nothing' }]), marks: ZERO } : one];
+    }),
+  );
 }
 
 /** Marks where deductions may take more than was earned. */

@@ -3,6 +3,7 @@ import type { HandedFile } from '../content/handed-file';
 import type { Finding } from '../base/finding';
 import type { StoredForm } from '../base/stored-form';
 import type { Marking } from '../rules/marking';
+import type { Judgement, Rubric } from '../rules/rubric/rubric';
 import type { Conventions } from '../rules/maths/rules';
 import type { ClassAnswer, NamedPoint, Piece, UnreadPhrase } from '../rules/text/unread';
 import type { Put } from '../content/put';
@@ -55,6 +56,7 @@ export interface Kind<Setup, Sheet, Response> {
   partly?: Partly<Setup, Response>;
   worded?: Worded<Setup, Response>;
   judged?: Judged<Setup, Response>;
+  selfJudged?: SelfJudged<Setup, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -165,6 +167,12 @@ export interface Judged<Setup, Response> {
   somewhere: (setup: Setup, response: Response) => Anchor | null;
 }
 
+/** Students judge their own work by a rubric of its setup, and whoever marks does so by the same one. */
+export interface SelfJudged<Setup, Response> {
+  rubric: (setup: Setup) => Rubric;
+  judgement: (response: Response) => Judgement;
+}
+
 export const CAPABILITIES = [
   'marked',
   'typed',
@@ -176,6 +184,7 @@ export const CAPABILITIES = [
   'partly',
   'worded',
   'judged',
+  'selfJudged',
 ] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 

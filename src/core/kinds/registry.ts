@@ -3,6 +3,7 @@ import type { Kind, Typed } from './contract';
 import { draw } from './draw/draw';
 import { gaps } from './gaps/gaps';
 import { handIn } from './hand-in/hand-in';
+import { judgeOwn } from './judge-own/judge-own';
 import { label } from './label/label';
 import { longAnswer } from './long-answer/long-answer';
 import { match } from './match/match';
@@ -30,6 +31,7 @@ export const kinds = {
   handIn,
   draw,
   record,
+  judgeOwn,
   scale,
   label,
   match,

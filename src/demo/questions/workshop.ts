@@ -1,7 +1,10 @@
 import { draw } from '@/core/kinds/draw/draw';
 import { handIn } from '@/core/kinds/hand-in/hand-in';
+import { judgeOwn } from '@/core/kinds/judge-own/judge-own';
+import { longAnswer } from '@/core/kinds/long-answer/long-answer';
 import { record } from '@/core/kinds/record/record';
 import { type DemoQuestion, question } from '../write';
+import { MAINTENANCE_REPORT } from './report';
 
 export const WORKSHOP = 'Workshop';
 
@@ -92,5 +95,30 @@ export const workshop: DemoQuestion[] = [
       },
     },
     { title: 'Read the rules of climbing aloud' },
+  ),
+  question(
+    WORKSHOP,
+    2,
+    'judge',
+    'You have found oil below the yaw drive of turbine 14, tightened a fitting and wiped it clean. Write the report in three or four sentences.\n=a\nNow judge your report yourself, as the crew after you would.\n=b',
+    {
+      a: {
+        slot: {
+          kind: 'longAnswer',
+          marks: '0',
+          setup: { ...longAnswer.fresh(), lines: 5, example: 'what, where, how much; what was done; what is left' },
+        },
+        slips: [],
+      },
+      b: {
+        slot: {
+          kind: 'judgeOwn',
+          marks: '6',
+          setup: { ...judgeOwn.fresh(), rubric: MAINTENANCE_REPORT, example: 'the report, by the same three criteria' },
+        },
+        slips: [],
+      },
+    },
+    { title: 'A report, judged by oneself' },
   ),
 ];

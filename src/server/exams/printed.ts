@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { keyWords, placedSlots } from '@/core/bank/question';
+import { keyWords, placedSlots, rubricOf } from '@/core/bank/question';
 import { questionSheet } from '@/core/bank/sheet';
 import { keyedSlots } from '@/core/bank/variant';
 import { stored } from '@/core/base/exact';
@@ -158,7 +158,8 @@ function forMarking(
   return {
     explanation: plainText(question.explanation) === '' ? null : question.explanation,
     slots: placedSlots(question).map(({ id, letter, slot }): PrintedSlot => {
-      const { kind: name, setup, rubric } = keyed.get(id) ?? slot;
+      const shown = keyed.get(id) ?? slot;
+      const { kind: name, setup } = shown;
       const kind = kindOf(name);
       const own = sheet.slots[id]?.sheet;
       const key = kind.marked?.key(setup) ?? null;
@@ -171,7 +172,7 @@ function forMarking(
         key: keyWords(keyed.get(id) ?? slot),
         written: key === null ? null : (kind.lettered?.written(own, key) ?? null),
         crossed: kind.lettered?.crossed(own) ?? 0,
-        rubric: rubric ?? null,
+        rubric: rubricOf(shown) ?? null,
       };
     }),
   };

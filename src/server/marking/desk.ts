@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNull, ne } from 'drizzle-orm';
 import { z } from 'zod';
-import { keyWords, placedSlots, type Slot } from '@/core/bank/question';
+import { keyWords, placedSlots, rubricOf, type Slot } from '@/core/bank/question';
 import { questionSheet, type QuestionSheet, sheetResponses } from '@/core/bank/sheet';
 import { keyedSlots } from '@/core/bank/variant';
 import { exact, stored } from '@/core/base/exact';
@@ -82,6 +82,8 @@ export interface Desk {
   keys: Record<string, string>;
   /** The rubrics of the slots that have one. */
   rubrics: Record<string, Rubric>;
+  /** The slots in which students judged their own work. */
+  selfJudged: string[];
   /** Whether answers of one meaning can be told: not where everybody has numbers of their own. */
   comparable: boolean;
   namesHidden: boolean;
@@ -158,8 +160,12 @@ export async function openDesk(
       ]),
     ),
     rubrics: Object.fromEntries(
-      placedSlots(item.question).flatMap(({ id, slot }) => (slot.rubric ? [[id, slot.rubric]] : [])),
+      placedSlots(item.question).flatMap(({ id, slot }) => {
+        const rubric = rubricOf(slot);
+        return rubric ? [[id, rubric]] : [];
+      }),
     ),
+    selfJudged: placedSlots(item.question).flatMap(({ id, slot }) => (kindOf(slot.kind).selfJudged ? [id] : [])),
     comparable: !item.question.vary,
     namesHidden: policy.namesHidden,
     lines,

@@ -1,5 +1,6 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
+import { rubricOf } from '@/core/bank/question';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import { judgementSchema } from '@/core/rules/rubric/rubric';
@@ -43,7 +44,8 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<Given
   const item = await itemOf(ctx.db.read, found.value, itemId);
   const worth = item?.worth.get(slot);
   if (!item || !worth) return NOT_FOUND;
-  const rubric = item.question.slots[slot]?.rubric;
+  const asked = item.question.slots[slot];
+  const rubric = asked && rubricOf(asked);
   const earned = judgement && rubric ? judgedMarks(rubric, judgement, worth) : typedMarks(parsed.value.marks, worth);
   if (!earned.ok) return earned;
   const { value, trace } = earned.value;

@@ -1,5 +1,6 @@
 import { and, asc, eq } from 'drizzle-orm';
 import { ownResponses, ownSheet } from '@/core/bank/own-names';
+import { rubricOf, type Slot } from '@/core/bank/question';
 import type { QuestionSheet } from '@/core/bank/sheet';
 import { shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
@@ -50,6 +51,8 @@ export interface Script {
   after: string | null;
 }
 
+const byRubric = (slot: Slot | undefined): boolean => slot !== undefined && rubricOf(slot) !== undefined;
+
 /** One script, read through from its first question to its last, for whoever marks it. */
 export async function openScript(ctx: Context, attemptId: string): Promise<Result<Script>> {
   const found = await attemptToMark(ctx, attemptId);
@@ -88,7 +91,7 @@ export async function openScript(ctx: Context, attemptId: string): Promise<Resul
           return {
             ...slot,
             mark: mark?.id ?? null,
-            typed: persons && mine && !item.question.slots[slot.id]?.rubric,
+            typed: persons && mine && !byRubric(item.question.slots[slot.id]),
           };
         }),
       };

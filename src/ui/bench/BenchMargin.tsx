@@ -5,6 +5,7 @@ import type { PlacedSlot, QuestionBody, Slot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';
 import type { Content } from '@/core/content/document';
 import { contentFromLines, linesFromContent } from '@/core/content/lines';
+import { kindOf } from '@/core/kinds/registry';
 import { editorSide } from '../kinds/editors';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawTextFormulas } from '../sheet/formulas';
@@ -128,14 +129,16 @@ export function BenchMargin({
                   </label>
                 )}
                 <div className="text-end">
-                  <RubricNote
-                    rubric={slot.rubric}
-                    bank={bank}
-                    onChange={(rubric) => {
-                      const { rubric: _, ...rest } = slot;
-                      changeSlot(id, rubric ? { ...rest, rubric } : rest, `rubric ${id}`);
-                    }}
-                  />
+                  {!kindOf(slot.kind).selfJudged && (
+                    <RubricNote
+                      rubric={slot.rubric}
+                      bank={bank}
+                      onChange={(rubric) => {
+                        const { rubric: _, ...rest } = slot;
+                        changeSlot(id, rubric ? { ...rest, rubric } : rest, `rubric ${id}`);
+                      }}
+                    />
+                  )}
                   <Button variant="quiet" onClick={() => onCopy(id)}>
                     Copy this slot
                   </Button>

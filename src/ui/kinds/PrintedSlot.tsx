@@ -5,6 +5,7 @@ import * as formulaWithPlaces from './formula-with-places/print';
 import * as gaps from './gaps/print';
 import * as draw from './draw/print';
 import * as handIn from './hand-in/print';
+import * as judgeOwn from './judge-own/print';
 import * as label from './label/print';
 import * as longAnswer from './long-answer/print';
 import * as match from './match/print';
@@ -27,6 +28,7 @@ const halves = {
   formulaWithPlaces: formulaWithPlaces.Print,
   gaps: gaps.Print,
   handIn: handIn.Print,
+  judgeOwn: judgeOwn.Print,
   label: label.Print,
   longAnswer: longAnswer.Print,
   match: match.Print,

@@ -8,6 +8,7 @@ import * as formulaWithPlaces from './formula-with-places/student';
 import * as gaps from './gaps/student';
 import * as handIn from './hand-in/student';
 import * as handInReview from './hand-in/Review';
+import * as judgeOwn from './judge-own/student';
 import * as label from './label/student';
 import * as longAnswer from './long-answer/student';
 import * as match from './match/student';
@@ -36,6 +37,7 @@ const halves = {
   formulaWithPlaces: { Student: formulaWithPlaces.Student, Review: formulaWithPlaces.Review },
   longAnswer: { Student: longAnswer.Student, Review: longAnswer.Review },
   draw: { Student: draw.Student, Review: draw.Review },
+  judgeOwn: { Student: judgeOwn.Student, Review: judgeOwn.Review },
   record: { Student: record.Student, Review: record.Review },
   handIn: { Student: handIn.Student, Review: handInReview.Review },
   scale: { Student: scale.Student, Review: scale.Review },

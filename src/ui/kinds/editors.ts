@@ -4,6 +4,7 @@ import type { EditorSide, Preset } from './contract';
 import { drawEditor } from './draw/editor';
 import { gapsEditor } from './gaps/editor';
 import { handInEditor } from './hand-in/editor';
+import { judgeOwnEditor } from './judge-own/editor';
 import { labelEditor } from './label/editor';
 import { longAnswerEditor } from './long-answer/editor';
 import { matchEditor } from './match/editor';
@@ -30,6 +31,7 @@ const editors = {
   handIn: handInEditor,
   draw: drawEditor,
   record: recordEditor,
+  judgeOwn: judgeOwnEditor,
   scale: scaleEditor,
   label: labelEditor,
   match: matchEditor,

@@ -4,6 +4,7 @@ import type { KindSide } from './contract';
 import { drawSide } from './draw/side';
 import { gapsSide } from './gaps/side';
 import { handInSide } from './hand-in/side';
+import { judgeOwnSide } from './judge-own/side';
 import { labelSide } from './label/side';
 import { longAnswerSide } from './long-answer/side';
 import { matchSide } from './match/side';
@@ -30,6 +31,7 @@ const sides = {
   handIn: handInSide,
   draw: drawSide,
   record: recordSide,
+  judgeOwn: judgeOwnSide,
   scale: scaleSide,
   label: labelSide,
   match: matchSide,

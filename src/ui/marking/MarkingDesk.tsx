@@ -20,6 +20,7 @@ import { AlikeNote } from './AlikeNote';
 import { AnswerIndex, inOrder, type Order } from './AnswerIndex';
 import { AnswerSheet } from './AnswerSheet';
 import { MarkNote, withChange, withHalf } from './MarkNote';
+import { OwnJudgements } from './OwnJudgements';
 import { RemarksNote } from './RemarksNote';
 import { found } from './RubricMarking';
 import { keyOf, useDesk } from './use-desk';
@@ -299,6 +300,9 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
                   void read(here.slice(0, 20));
                 }}
               />
+            )}
+            {desk.selfJudged.includes(now.slot) && (
+              <OwnJudgements sitting={desk.sitting} item={desk.item} slot={now.slot} after={now.marks} />
             )}
             {desk.mends && (
               <p className="soft">

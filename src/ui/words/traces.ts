@@ -25,6 +25,7 @@ const SENTENCES: Record<string, TraceSentence> = {
   'second-mark-wanted': () => 'it is marked a second time',
   'markers-differ': (v) =>
     `two people have marked it, ${marksText(String(v.first))} and ${marksText(String(v.second))}: settle it`,
+  'worth-nothing': () => 'it earns no marks by itself',
   'by-a-person': () => 'marked by a person',
   'takes-too-long': () => 'the rules would think about this for too long; a person decides',
   'no-rule-matched': () => 'none of the accepted answers',

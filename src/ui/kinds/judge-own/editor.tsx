@@ -1,0 +1,82 @@
+'use client';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { judgeOwn, type JudgeOwnSetup } from '@/core/kinds/judge-own/judge-own';
+import { CheckLine } from '../../parts/CheckLine';
+import { Dialog } from '../../parts/Dialog';
+import { RubricEditor } from '../../rubrics/RubricEditor';
+import { plural } from '../../words/marks';
+import type { EditorProps, EditorSide } from '../contract';
+import { Levels } from './Levels';
+
+function Place({ setup, onChange, letter }: EditorProps<JudgeOwnSetup>) {
+  return (
+    <>
+      <Levels id={`edit-${letter}`} sheet={judgeOwn.sheet(setup, null)} response={undefined} />
+      <textarea
+        className="key-area"
+        aria-label={`Slot ${letter}: what whoever marks looks for`}
+        placeholder="what whoever marks looks for"
+        rows={2}
+        maxLength={10_000}
+        value={setup.example}
+        onChange={(e) => onChange({ ...setup, example: e.target.value })}
+      />
+    </>
+  );
+}
+
+function Note({ setup, onChange }: EditorProps<JudgeOwnSetup>) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div className="rule-edit">
+      <Button variant="outline-primary" size="sm" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+        Criteria and levels…
+      </Button>
+      <CheckLine checked={setup.hidesMarks} onChange={(hidesMarks) => onChange({ ...setup, hidesMarks }, 'apart')}>
+        students see levels without marks
+      </CheckLine>
+      <CheckLine checked={setup.words} onChange={(words) => onChange({ ...setup, words }, 'apart')}>
+        they say something to it
+      </CheckLine>
+      {open && (
+        <Dialog title="Criteria and levels" out="Done" size="xl" onClose={() => setOpen(false)}>
+          <RubricEditor rubric={setup.rubric} onChange={(rubric) => onChange({ ...setup, rubric })} />
+        </Dialog>
+      )}
+    </div>
+  );
+}
+
+export const judgeOwnEditor: EditorSide<JudgeOwnSetup> = {
+  Place,
+  Note,
+  sentence: ({ rubric }) =>
+    `Students judge their own work by ${plural(rubric.criteria.length, 'criterion', 'criteria')}; whoever marks does so by the same.`,
+  trialHint: 'Judge it as a student would',
+  presets: [
+    {
+      name: 'Own judgement',
+      about: 'Students judge their own work by a rubric, and a person after them',
+      setup: (fresh) => fresh,
+      example: {
+        asks: 'Bake a loaf by the recipe, and judge it yourself.',
+        setup: (setup) => ({
+          ...setup,
+          rubric: {
+            ...setup.rubric,
+            title: 'The loaf',
+            criteria: setup.rubric.criteria.map((one, i) => ({
+              ...one,
+              title: i === 0 ? 'Crust' : 'Crumb',
+              cells: one.cells.map((cell, level) => ({
+                ...cell,
+                words: ['burnt or pale', 'uneven', 'nearly even', 'even all over'][level] ?? '',
+              })),
+            })),
+          },
+        }),
+      },
+    },
+  ],
+};

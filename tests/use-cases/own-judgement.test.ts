@@ -1,0 +1,53 @@
+import { afterEach, beforeEach, expect, it } from 'vitest';
+import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
+import { must } from '@/core/base/result';
+import { contentFromLines } from '@/core/content/lines';
+import { sample } from '@/core/kinds/judge-own/sample';
+import { openDesk } from '@/server/marking/desk';
+import { giveMark } from '@/server/marking/give-mark';
+import { ownJudgements } from '@/server/marking/own-judgements';
+import { openRoom } from '@/server/sittings/room';
+import { saveAnswers } from '@/server/sittings/save-answers';
+import { TestDepartment } from '../drivers/department';
+import { handInAndMark } from '../drivers/hand-in';
+
+let dept: TestDepartment;
+beforeEach(async () => {
+  dept = await TestDepartment.open();
+});
+afterEach(() => dept.close());
+
+const found = (level: number) => ({ level, marks: null, remark: '' });
+const question = (): QuestionBody => ({
+  ...emptyQuestion,
+  content: {
+    type: 'doc',
+    content: [...contentFromLines('Judge it.').content, { type: 'blockSlot', attrs: { id: 'a' } }],
+  },
+  slots: { a: { kind: 'judgeOwn', marks: '6', setup: sample.setup } },
+});
+
+it('is given without the marks of levels, marked by the same rubric, and held against the marker’s', async () => {
+  const { sitting } = await dept.sitting(1, 30, question);
+  const own = { judgement: { c1: found(3), c2: found(1) }, words: 'The handover is short.' };
+  const attempt = await dept.sit('ada', sitting, { item0: { a: own } });
+  const room = JSON.stringify(must(await openRoom(dept.as('ada'), attempt)));
+  expect(room).not.toContain('secretkeyword');
+  const foreign = { item: 'item0', slot: 'a', seq: 900, age: 0, value: { judgement: { c7: found(1) }, words: '' } };
+  const sent = await saveAnswers(dept.as('ada'), { attempt, device: 'device-of-sit', entries: [foreign] });
+  expect(JSON.stringify(sent)).toContain('"why":"unfit"');
+  must(await handInAndMark(dept.as('ada'), attempt));
+  const desk = must(await openDesk(dept.as('marker'), sitting, 'item0'));
+  expect(desk.selfJudged).toEqual(['a']);
+  expect(desk.rubrics.a?.title).toBe('Report');
+  expect(desk.answers[0]?.answer).toContain('First criterion: Fully');
+  const asked = { sitting, item: 'item0', slot: 'a' };
+  expect(
+    must(await ownJudgements(dept.as('marker'), asked)).flatMap(({ counts }) => counts.filter((c) => c.scripts)),
+  ).toEqual([]);
+  const judgement = { c1: found(1), c2: found(1) };
+  expect(must(await giveMark(dept.as('marker'), { ...asked, attempt, marks: '', judgement })).marks).toBe('2');
+  const told = must(await ownJudgements(dept.as('marker'), asked)).map(({ counts }) => counts.filter((c) => c.scripts));
+  expect(told).toEqual([[{ by: 2, scripts: 1 }], [{ by: 0, scripts: 1 }]]);
+  for (const who of ['ada', 'outsider', 'stranger']) expect((await ownJudgements(dept.as(who), asked)).ok).toBe(false);
+});
