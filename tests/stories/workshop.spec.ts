@@ -91,6 +91,44 @@ test('a student draws with the pointer and by keys, takes steps back, and says i
   await teacher.getByRole('button', { name: 'Close' }).click();
 });
 
+test('beside a pen no finger draws; two fingers enlarge the paper', async () => {
+  await beginQuestion(teacher);
+  await teacher.keyboard.type('Draw it by pen.');
+  await teacher.getByRole('button', { name: '+ Drawing', exact: true }).click();
+  await teacher.getByRole('button', { name: 'Try the sheet' }).click();
+  const sheet = teacher.getByRole('dialog').getByRole('region', { name: 'Question' });
+  const paper = sheet.getByRole('img', { name: 'Question 1: drawing' });
+  const box = await paper.boundingBox();
+  if (!box) throw new Error('There is no paper');
+  const at = (x: number, y: number): { x: number; y: number } => ({
+    x: box.x + x * box.width,
+    y: box.y + y * box.height,
+  });
+  const device = await teacher.context().newCDPSession(teacher);
+  const finger = async (...parts: { x: number; y: number }[][]): Promise<void> => {
+    for (const [i, touchPoints] of parts.entries())
+      await device.send('Input.dispatchTouchEvent', { type: i === 0 ? 'touchStart' : 'touchMove', touchPoints });
+    await device.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+  };
+  const shapes = paper.locator('[data-shape]');
+  await finger([at(0.2, 0.2)], [at(0.4, 0.4)]);
+  await expect(shapes).toHaveCount(1);
+  const pen = { button: 'left', buttons: 1, clickCount: 1, pointerType: 'pen' } as const;
+  await device.send('Input.dispatchMouseEvent', { type: 'mousePressed', ...at(0.5, 0.2), ...pen });
+  await device.send('Input.dispatchMouseEvent', { type: 'mouseMoved', ...at(0.7, 0.5), ...pen });
+  await device.send('Input.dispatchMouseEvent', { type: 'mouseReleased', ...at(0.7, 0.5), ...pen });
+  await expect(shapes).toHaveCount(2);
+  // The palm lies on the paper.
+  await finger([at(0.8, 0.8)], [at(0.6, 0.7)]);
+  await expect(shapes).toHaveCount(2);
+  await finger([at(0.4, 0.5), at(0.6, 0.5)], [at(0.3, 0.5), at(0.7, 0.5)], [at(0.2, 0.5), at(0.8, 0.5)]);
+  await expect(paper.locator('.drawing-paper')).toHaveAttribute('style', /scale\([23456]/);
+  await expect(shapes).toHaveCount(2);
+  await sheet.getByRole('button', { name: 'Whole' }).click();
+  await expect(paper.locator('.drawing-paper')).toHaveAttribute('style', /scale\(1\)/);
+  await teacher.getByRole('button', { name: 'Close' }).click();
+});
+
 test('a voice is recorded, paused, heard, and recorded no more often than allowed', async () => {
   await beginQuestion(teacher);
   await teacher.keyboard.type('Say it.');

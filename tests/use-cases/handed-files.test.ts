@@ -73,6 +73,8 @@ it('a file beside an answer is kept, reaches the marker, and nobody else', async
       name: 'log book.csv',
       bytes: Buffer.from(bytes),
     });
+  expect((await readHandedFile(dept.as('ada'), attempt, file.hash, { from: 1, to: 3 }))?.bytes).toHaveLength(2);
+  expect(await readHandedFile(dept.as('ben'), attempt, file.hash, { from: 0, to: 1 })).toBeNull();
   expect(await readHandedFile(dept.as('ben'), attempt, file.hash)).toBeNull();
   expect(await readHandedFile(dept.as('ada'), attempt, 'a'.repeat(64))).toBeNull();
 });

@@ -10,7 +10,10 @@ import { addRemark } from '@/server/marking/remarks';
 import { openScript } from '@/server/marking/script';
 import { giveSecondMark } from '@/server/marking/second-mark';
 import { takeAnswers } from '@/server/marking/share';
-import { TestDepartment } from '../drivers/department';
+import { listMarking } from '@/server/marking/list-marking';
+import { scheduleSitting } from '@/server/sittings/schedule';
+import { USUAL_LATE_RULE } from '@/core/sittings/late';
+import { MINUTE, TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
 
 let dept: TestDepartment;
@@ -102,10 +105,25 @@ it('a second marker sees neither the first mark nor what was said with it', asyn
   const blind = must(await openDesk(dept.as('teacher'), sitting, 'item0', { second: true }));
   expect(blind.answers).toMatchObject([{ attempt: ada, marks: null, byPerson: false, remarks: [], both: null }]);
   expect(JSON.stringify(blind.answers)).not.toContain('3/4');
+  // Nor does another marker find it at the first desk or in the script; who runs the sitting does.
+  must(await first('teacher', ben, '3/4'));
+  expect(await linesOf('marker')).toEqual([ada]);
+  const peek = await readAnswers(dept.as('marker'), { sitting, item: 'item0', of: [{ attempt: ben, slot: 'c' }] });
+  expect(must(peek).answers).toEqual([]);
+  const script = must(await openScript(dept.as('marker'), ben));
+  expect(script.questions[0]?.slots.find(({ id }) => id === 'c')).toMatchObject({
+    marks: null,
+    mark: null,
+    typed: false,
+  });
+  expect(await linesOf('lead')).toEqual([ada, ben]);
+  must(await second('marker', ben, '3/4'));
+  expect(await linesOf('marker')).toEqual([ada, ben]);
   // Nobody marks twice alone, nor what is not to be marked twice, nor as a stranger.
-  expect(await linesOf('marker', 'item0', { second: true })).toEqual([]);
+  expect(await linesOf('marker', 'item0', { second: true })).toEqual([ben]);
   expect(await second('marker', ada, '1')).toMatchObject({ ok: false, refusal: { code: 'own-first-mark' } });
-  expect(await second('teacher', ben, '1')).toMatchObject({ ok: false, refusal: { code: 'not-marked-yet' } });
+  const unmarked = await second('teacher', ben, '1', 'item1');
+  expect(unmarked).toMatchObject({ ok: false, refusal: { code: 'not-marked-yet' } });
   expect(await second('stranger', ada, '1')).toMatchObject({ ok: false });
   await plan({});
   expect(await second('teacher', ada, '1')).toMatchObject({ ok: false, refusal: { code: 'no-second-mark' } });
@@ -165,4 +183,23 @@ it('a script is read as a whole by whoever marks it, without its name while name
   ]);
   expect(JSON.stringify(script)).not.toContain('"ada"');
   for (const who of ['outsider', 'stranger', 'ada']) expect((await openScript(dept.as(who), ada)).ok).toBe(false);
+});
+
+it('people mark from each student’s own due time on, unless it is said that they begin before', async () => {
+  const teacher = dept.as('teacher');
+  const { exam } = await dept.sitting();
+  const dueAt = dept.now + 40 * MINUTE;
+  const times = { opensAt: dept.now, closesAt: dept.now + 120 * MINUTE, minutes: 30 };
+  const due = { exam, course: dept.course, ...times, dueAt, late: USUAL_LATE_RULE };
+  const { id } = must(await scheduleSitting(teacher, due));
+  const attempt = await dept.sit('ada', id, { item0: { c: { text: 'the wind' } } });
+  must(await handInAndMark(dept.as('ada'), attempt));
+  const lines = async () => must(await openDesk(dept.as('marker'), id, 'item0')).lines.length;
+  const listed = async () => must(await listMarking(dept.as('marker'))).some((task) => task.sitting === id);
+  expect([await lines(), await listed(), must(await openMarking(teacher, id)).notDue]).toEqual([0, false, 1]);
+  must(await saveMarkingPlan(teacher, { sitting: id, plan: { ...USUAL_MARKING, early: true } }));
+  expect([await lines(), await listed()]).toEqual([1, true]);
+  must(await saveMarkingPlan(teacher, { sitting: id, plan: USUAL_MARKING }));
+  dept.pass(41);
+  expect([await lines(), await listed()]).toEqual([1, true]);
 });

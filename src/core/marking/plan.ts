@@ -34,13 +34,20 @@ export const secondSchema = z.object({
 export type Second = z.infer<typeof secondSchema>;
 
 /** How the answers of a sitting that people mark are shared out, and marked a second time. */
-export const markingPlanSchema = z.object({ version: z.literal(1), sharing: sharingSchema, second: secondSchema });
+export const markingPlanSchema = z.object({
+  version: z.literal(1),
+  sharing: sharingSchema,
+  second: secondSchema,
+  /** People mark answers before they are due, too. */
+  early: z.boolean(),
+});
 export type MarkingPlan = z.infer<typeof markingPlanSchema>;
 
 export const USUAL_MARKING: MarkingPlan = {
   version: 1,
   sharing: { by: 'all' },
   second: { which: 'none', percent: 20, near: 5, apart: 25, counts: 'first' },
+  early: false,
 };
 
 /** Whether an answer is this marker's to mark. Where they come in turn, whoever has it marks it; that is not known here. */

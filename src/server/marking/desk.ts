@@ -25,7 +25,8 @@ import { entitledIn } from '../people/provisions';
 import { COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { countingMarks, type CurrentMark, currentMarks } from './current-marks';
-import { blindMarks, secondMarksOf } from './second-mark';
+import { notDueYet } from './not-due';
+import { blindMarks, keptBlind, secondMarksOf } from './second-mark';
 import { type Share, shareIn } from './share';
 import { type KeptRemark, keptRemarksOf, type Remark, remarksOf } from './remarks';
 
@@ -255,6 +256,7 @@ async function linesOf(
     ctx.now,
   );
   const byId = new Map(people.map((p) => [p.id, p]));
+  const early = await notDueYet(read, sitting, ctx.now);
   const doubted = await read
     .select({ attempt: unsure.attempt, slot: unsure.slot })
     .from(unsure)
@@ -266,6 +268,7 @@ async function linesOf(
       const person = byId.get(mark.attempt);
       const letter = letters.get(mark.slot);
       if (!person || letter === undefined || (mark.marks !== null && mark.by === null)) return [];
+      if (mark.marks === null && early.has(mark.attempt)) return [];
       if (share && !share.mine({ ...mark, script: person.script })) return [];
       return [
         {
@@ -348,7 +351,9 @@ async function presentMarks(
   which: Parameters<typeof currentMarks>[1],
 ): Promise<CurrentMark[]> {
   const present = (await currentMarks(ctx.db.read, which)).filter((mark) => mark.item === item);
-  return second ? blindMarks(ctx, sitting, item, present) : present;
+  if (second) return blindMarks(ctx, sitting, item, present);
+  const blind = await keptBlind(ctx, sitting);
+  return present.filter((mark) => !blind(mark));
 }
 
 /** What decides the numbers of each attempt. */

@@ -11,6 +11,7 @@ import { sittingsFor } from '../people/courses';
 import { COUNTS } from '../sittings/attempts';
 import { poolOfSitting } from '../sittings/pinned';
 import { currentMarks } from './current-marks';
+import { notDueYet } from './not-due';
 
 /** One question of a sitting with what a person has to mark of it. */
 export interface MarkingTask {
@@ -38,7 +39,10 @@ export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> 
     .orderBy(desc(sittings.opensAt));
   const tasks: MarkingTask[] = [];
   for (const sitting of rows) {
-    const present = await currentMarks(read, { sitting: sitting.id });
+    const early = await notDueYet(read, sitting.id, ctx.now);
+    const present = (await currentMarks(read, { sitting: sitting.id })).filter(
+      (mark) => mark.marks !== null || !early.has(mark.attempt),
+    );
     for (const item of poolQuestions(await poolOfSitting(read, sitting.id))) {
       const mine = present.filter((m) => m.item === item.id && (m.marks === null || m.by !== null));
       if (mine.length === 0) continue;

@@ -17,6 +17,7 @@ import { readDepartment } from '../people/policy';
 import { COUNTS } from '../sittings/attempts';
 import { poolOfSitting } from '../sittings/pinned';
 import { type CurrentMark, currentMarks } from './current-marks';
+import { notDueYet } from './not-due';
 import { type MarkerOf, markersOf, markingPlanOf } from './plan';
 import { secondMarksOf, secondsWanted } from './second-mark';
 import { shareIn } from './share';
@@ -54,6 +55,8 @@ export interface MarkingOverview {
   /** Who can be named in the plan; null for those who cannot change it. */
   markers: MarkerOf[] | null;
   seesAgreement: boolean;
+  /** How many scripts people do not mark yet, because they are not due; null where nothing is due. */
+  notDue: number | null;
 }
 
 const isPersons = ({ marks: given, by }: CurrentMark): boolean => given === null || by !== null;
@@ -67,7 +70,10 @@ export async function openMarking(ctx: Context, sitting: string): Promise<Result
   const allowed = await inSitting(ctx, 'mark answers', sitting);
   if (!allowed.ok) return allowed;
   const { read } = ctx.db;
-  const [row] = await read.select({ title: sittings.title }).from(sittings).where(eq(sittings.id, sitting));
+  const [row] = await read
+    .select({ title: sittings.title, dueAt: sittings.dueAt })
+    .from(sittings)
+    .where(eq(sittings.id, sitting));
   if (!row) return NOT_FOUND;
   const people = await read
     .select({ attempt: attempts.id, script: attempts.script, name: participantName })
@@ -76,7 +82,10 @@ export async function openMarking(ctx: Context, sitting: string): Promise<Result
     .orderBy(attempts.script);
   const scripts = new Map(people.map((one) => [one.attempt, one]));
   const share = await shareIn(ctx, sitting, false);
-  const all = (await currentMarks(read, { sitting })).filter(isPersons);
+  const early = await notDueYet(read, sitting, ctx.now);
+  const all = (await currentMarks(read, { sitting }))
+    .filter(isPersons)
+    .filter((mark) => mark.marks !== null || !early.has(mark.attempt));
   const mine = all.filter((mark) => share.mine({ ...mark, script: scripts.get(mark.attempt)?.script ?? 0 }));
   const items = poolQuestions(await poolOfSitting(read, sitting));
   const wanted = await secondsWanted(read, sitting, ctx.now);
@@ -113,6 +122,7 @@ export async function openMarking(ctx: Context, sitting: string): Promise<Result
     paces: sees ? await pacesOf(read, sitting, items) : null,
     markers: runs ? await markersOf(read, sitting) : null,
     seesAgreement: sees,
+    notDue: row.dueAt === null ? null : early.size,
   });
 }
 

@@ -18,6 +18,7 @@ import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
 import { currentMarks } from './current-marks';
 import { remarksOf } from './remarks';
+import { keptBlind } from './second-mark';
 import { shareIn } from './share';
 
 /** A slot of a script with its mark. */
@@ -65,7 +66,10 @@ export async function openScript(ctx: Context, attemptId: string): Promise<Resul
   const { paper } = await paperOf(read, attempt);
   const share = await shareIn(ctx, attempt.sitting, false);
   const present = await currentMarks(read, { attempt: attemptId });
-  const said = await remarksOf(read, [attemptId], { viewer: ctx.actor.id });
+  const blind = await keptBlind(ctx, attempt.sitting);
+  const hidden = new Set(present.filter(blind).map(({ item, slot }) => `${item} ${slot}`));
+  const isShown = ({ item, slot }: { item: string; slot: string }): boolean => !hidden.has(`${item} ${slot}`);
+  const said = (await remarksOf(read, [attemptId], { viewer: ctx.actor.id })).filter(isShown);
   const answers = await currentAnswers(read, attemptId);
   const beside = await scriptsIn(ctx, attempt.sitting);
   const at = beside.indexOf(attemptId);
@@ -84,16 +88,18 @@ export async function openScript(ctx: Context, attemptId: string): Promise<Resul
         of: stored(item.marks),
         sheet: ownSheet(item.question, own),
         responses: ownResponses(item.question, answers[item.id] ?? {}, own),
-        slots: slotsSeen(item, present, EVERYTHING, { wholeTrace: true, said }).map((slot): ScriptSlot => {
-          const mark = present.find((one) => one.item === item.id && one.slot === slot.id);
-          const persons = mark !== undefined && (mark.marks === null || mark.by !== null);
-          const mine = mark !== undefined && share.mine({ ...mark, script: attempt.script });
-          return {
-            ...slot,
-            mark: mark?.id ?? null,
-            typed: persons && mine && !byRubric(item.question.slots[slot.id]),
-          };
-        }),
+        slots: slotsSeen(item, present.filter(isShown), EVERYTHING, { wholeTrace: true, said }).map(
+          (slot): ScriptSlot => {
+            const mark = present.find((one) => one.item === item.id && one.slot === slot.id && isShown(one));
+            const persons = mark !== undefined && (mark.marks === null || mark.by !== null);
+            const mine = mark !== undefined && share.mine({ ...mark, script: attempt.script });
+            return {
+              ...slot,
+              mark: mark?.id ?? null,
+              typed: persons && mine && !byRubric(item.question.slots[slot.id]),
+            };
+          },
+        ),
       };
     }),
     before: beside[at - 1] ?? null,

@@ -7,8 +7,10 @@ import { marksTogether, wantsSecond } from '@/core/marking/plan';
 import { boundariesSchema } from '@/core/results/policy';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
+import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { marks, secondMarks } from '../db/schema/marks';
+import { inSitting } from '../people/courses';
 import { scoresOf } from '../results/results';
 import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
@@ -31,6 +33,22 @@ export async function secondsWanted(
     for (const { attempt, score } of await scoresOf(read, row, now)) scores.set(attempt, score.percent);
   return (mark) =>
     mark.by !== null && wantsSecond(second, { sitting, ...mark }, scores.get(mark.attempt) ?? ZERO, pass);
+}
+
+/**
+ * Which marks are kept from whoever may still be asked for a second one: those
+ * of others that want one and have none yet. Who runs the sitting sees all.
+ */
+export async function keptBlind(ctx: Context, sitting: string): Promise<(mark: CurrentMark) => boolean> {
+  const { read } = ctx.db;
+  if ((await inSitting(ctx, 'run sittings', sitting)).ok) return () => false;
+  const wanted = await secondsWanted(read, sitting, ctx.now);
+  const given = await read
+    .select({ attempt: secondMarks.attempt, item: secondMarks.item, slot: secondMarks.slot })
+    .from(secondMarks)
+    .innerJoin(attempts, and(eq(attempts.id, secondMarks.attempt), eq(attempts.sitting, sitting)));
+  const done = new Set(given.map(({ attempt, item, slot }) => `${attempt} ${item} ${slot}`));
+  return (mark) => mark.by !== ctx.actor.id && wanted(mark) && !done.has(`${mark.attempt} ${mark.item} ${mark.slot}`);
 }
 
 /** Second marks of one question of some attempts. */

@@ -29,6 +29,8 @@ export interface AttemptInTime {
   rest: Rest;
   /** What moves its end: outages of the server, and pauses up to now. */
   stood: { outages: readonly Outage[]; pauses: readonly Stretch[] };
+  /** From when on it is late; null where nothing is. */
+  dueAt: number | null;
   /** How late it was handed in, or is by now, and by which rule; null where nothing is late. */
   late: Lateness | null;
   /** Milliseconds that outages of the server took and that were not given back by themselves. */
@@ -95,6 +97,7 @@ function inTime({ attempt, sitting, extra, forOutage, ...row }: Row, now: number
     state: { startedAt, deadline, handedInAt },
     stood: { outages: lost, pauses: still },
     pausedAt: over || lasting.length === 0 ? null : Math.min(...lasting),
+    dueAt: due,
     late: due === null || late === null ? null : { rule: late, by: Math.max(0, (handedInAt ?? now) - due) },
     rest: {
       left:

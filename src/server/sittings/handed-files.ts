@@ -119,20 +119,32 @@ export async function heldFiles(read: Reader, attempt: string): Promise<Readonly
   return new Map(rows.map(({ hash, at }) => [hash, at]));
 }
 
-/** A handed-in file, for the student whose it is and for those who mark. */
-export async function readHandedFile(
+/** A handed-in file by name and size, for the student whose it is and for those who mark; null for everybody else. */
+export async function handedFileFacts(
   ctx: Context,
   attempt: string,
   hash: string,
-): Promise<{ name: string; bytes: Uint8Array } | null> {
+): Promise<{ name: string; size: number } | null> {
   const found = await findAttempt(ctx.db.read, attempt, ctx.now);
   if (!found) return null;
   const own = takesPart(ctx.actor, found.participant);
   if (!own && !(await inSitting(ctx, 'mark answers', found.attempt.sitting)).ok) return null;
   const [row] = await ctx.db.read
-    .select({ name: attemptFiles.name })
+    .select({ name: attemptFiles.name, size: attemptFiles.size })
     .from(attemptFiles)
     .where(and(ofFile({ attempt, hash }), eq(attemptFiles.received, attemptFiles.size)));
-  const bytes = row ? await ctx.files.get(hash) : null;
-  return row && bytes ? { name: row.name, bytes } : null;
+  return row ?? null;
+}
+
+/** The same with its bytes, or those from one place up to, but without, another. */
+export async function readHandedFile(
+  ctx: Context,
+  attempt: string,
+  hash: string,
+  part?: { from: number; to: number },
+): Promise<{ name: string; bytes: Uint8Array } | null> {
+  const facts = await handedFileFacts(ctx, attempt, hash);
+  if (!facts) return null;
+  const bytes = part ? await ctx.files.getPart(hash, part.from, part.to) : await ctx.files.get(hash);
+  return bytes ? { name: facts.name, bytes } : null;
 }

@@ -91,16 +91,21 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
     return () => clearTimeout(timer);
   }, [now, line]);
 
-  const go = (index: number): void => {
-    if (index < 0 || index >= lines.length) return;
+  const move = (index: number): void => {
     void flush();
-    void says.leave(now);
+    says.clear();
     setAt(index);
     setTyped(null);
     setJudging(null);
     setCriterion(0);
     setSaving({ name: 'idle' });
     setTrouble(null);
+  };
+  const go = (index: number): void => {
+    if (index < 0 || index >= lines.length) return;
+    if (!now || !says.open) return move(index);
+    // What was typed is said of this answer first; where it cannot be, it stays here.
+    void says.sayOpen(now).then((said) => said && move(index));
   };
   const arrange = (by: Order): void => {
     void flush();

@@ -106,7 +106,15 @@ export function MarkingOverview({ overview }: { overview: Overview }) {
           </table>
         </div>
         <div>
-          {markers && <SharingNote sitting={sitting} plan={plan} markers={markers} questions={questions} />}
+          {markers && (
+            <SharingNote
+              sitting={sitting}
+              plan={plan}
+              markers={markers}
+              questions={questions}
+              notDue={overview.notDue}
+            />
+          )}
           {paces && paces.length > 0 && (
             <div className="list-sheet scroll-x">
               <table className="rows">

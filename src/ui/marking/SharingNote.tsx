@@ -5,8 +5,10 @@ import { saveMarkingPlanAction } from '@/actions/marking';
 import type { MarkingPlan, Second, Sharing } from '@/core/marking/plan';
 import type { QuestionWaiting } from '@/server/marking/overview';
 import type { MarkerOf } from '@/server/marking/plan';
+import { CheckLine } from '../parts/CheckLine';
 import { CountInput } from '../parts/CountInput';
 import { Trouble } from '../parts/Trouble';
+import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 
 interface Props {
@@ -14,6 +16,8 @@ interface Props {
   plan: MarkingPlan;
   markers: readonly MarkerOf[];
   questions: readonly QuestionWaiting[];
+  /** How many scripts are not due yet; null where nothing is due. */
+  notDue: number | null;
 }
 
 const SHARED: Record<Sharing['by'], string> = {
@@ -37,7 +41,7 @@ const COUNTS: Record<Second['counts'], string> = {
 };
 
 /** How the marking is shared out, and what is marked a second time: a sentence with changeable words. */
-export function SharingNote({ sitting, plan: first, markers, questions }: Props) {
+export function SharingNote({ sitting, plan: first, markers, questions, notDue }: Props) {
   const router = useRouter();
   const [plan, setPlan] = useState(first);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -170,6 +174,12 @@ export function SharingNote({ sitting, plan: first, markers, questions }: Props)
             % of the marks apart waits to be settled.
           </span>
         </>
+      )}
+      {notDue !== null && (
+        <CheckLine checked={plan.early} onChange={(early) => void keep({ ...plan, early })}>
+          people begin before an answer is due
+          {notDue > 0 && `: ${plural(notDue, 'script is', 'scripts are')} not due yet`}
+        </CheckLine>
       )}
       <Trouble>{trouble}</Trouble>
     </section>

@@ -39,17 +39,18 @@ export function useRemarks({ item, kept: keptFirst, change, onMarks, onTrouble }
   const setRemarks = (answer: DeskAnswer, by: (remarks: Remark[]) => Remark[]): void =>
     change(keyOf(answer), (one) => ({ ...one, remarks: by(one.remarks) }));
 
-  const say = async (answer: DeskAnswer, words: string, marks: string, at: Anchor = anchor): Promise<void> => {
+  const say = async (answer: DeskAnswer, words: string, marks: string, at: Anchor = anchor): Promise<boolean> => {
     const { attempt, slot } = answer;
     const said = await tried(() => addRemarkAction({ attempt, item, slot, words, marks, anchor: at }));
-    if (!said) return;
+    if (!said) return false;
     const replaced = (one: Remark): boolean => one.own && takesPlaceOf(at, one.anchor);
     setRemarks(answer, (all) => [...all.filter((one) => !replaced(one)), ...(said.remark ? [said.remark] : [])]);
     setKept(said.kept);
-    if (at.at === 'drawn' || at.at === 'read') return;
+    if (at.at === 'drawn' || at.at === 'read') return true;
     setTyped(NOTHING_TYPED);
     setAnchor({ at: 'whole' });
     if (marks.trim() !== '') onMarks(answer, marks);
+    return true;
   };
   return {
     kept,
@@ -58,10 +59,12 @@ export function useRemarks({ item, kept: keptFirst, change, onMarks, onTrouble }
     typed,
     setTyped,
     say,
-    /** What was typed and not said yet is said of the answer that it was typed at. */
-    async leave(answer: DeskAnswer | null | undefined): Promise<void> {
-      if (answer && typed.words.trim() !== '') await say(answer, typed.words, typed.marks);
-      else setTyped(NOTHING_TYPED);
+    /** Whether something was typed and not said yet. */
+    open: typed.words.trim() !== '',
+    /** Says it of the answer that it was typed at; whether that could be done. */
+    sayOpen: (answer: DeskAnswer): Promise<boolean> => say(answer, typed.words, typed.marks),
+    clear(): void {
+      setTyped(NOTHING_TYPED);
       setAnchor({ at: 'whole' });
     },
     async otherwise(answer: DeskAnswer, remark: Remark, words: string, everywhere: boolean): Promise<void> {

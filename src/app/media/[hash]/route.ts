@@ -1,3 +1,4 @@
+import { partAsked } from '../../part-asked';
 import { maybeContext } from '@/server/auth/request';
 import { FILES } from '@/server/media/add-file';
 import { mediaFacts, readMedia } from '@/server/media/read-media';
@@ -16,11 +17,11 @@ export async function GET(request: Request, { params }: { params: Promise<{ hash
   const facts = out && (await mediaFacts(out, hash));
   if (!facts) return new Response(null, { status: 404 });
   if (/^(audio|video)\//.test(facts.mime)) {
-    const [, first, last] = /^bytes=(\d+)-(\d*)$/.exec(request.headers.get('range') ?? '') ?? [];
-    const from = Number(first ?? 0);
-    if (from >= facts.size)
+    const asked = partAsked(request, facts.size);
+    if (asked === 'none')
       return new Response(null, { status: 416, headers: { 'Content-Range': `bytes */${facts.size}` } });
-    const to = Math.min(facts.size, from + PART, last ? Number(last) + 1 : Number.POSITIVE_INFINITY);
+    const { from, to: wanted } = asked === 'all' ? { from: 0, to: facts.size } : asked;
+    const to = Math.min(wanted, from + PART);
     const part = await out.files.getPart(hash, from, to);
     if (!part) return new Response(null, { status: 404 });
     return new Response(Buffer.from(part), {

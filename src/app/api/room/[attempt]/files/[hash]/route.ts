@@ -1,6 +1,7 @@
 import { refuse } from '@/core/base/result';
 import { PIECE_BYTES } from '@/core/content/file-limits';
-import { addFilePiece, readHandedFile } from '@/server/sittings/handed-files';
+import { addFilePiece, handedFileFacts, readHandedFile } from '@/server/sittings/handed-files';
+import { partAsked } from '@/app/part-asked';
 import { forSignedIn, forWriting } from '../../../../door';
 import { readBody } from '../../../../read-body';
 import { respond } from '../../../../respond';
@@ -21,20 +22,26 @@ export function PUT(request: Request, { params }: Named): Promise<Response> {
   });
 }
 
-/** Gives a handed-in file to be saved. It is never shown as a page of ours: it comes from outside. */
-export function GET(_: Request, { params }: Named): Promise<Response> {
+/** Gives a handed-in file to be saved, whole or in the part that is asked for. It is never shown as a page of ours: it comes from outside. */
+export function GET(request: Request, { params }: Named): Promise<Response> {
   return forSignedIn(async (ctx) => {
     const { attempt, hash } = await params;
-    const file = await readHandedFile(ctx, attempt, hash);
+    const facts = await handedFileFacts(ctx, attempt, hash);
+    if (!facts) return new Response(null, { status: 404 });
+    const part = partAsked(request, facts.size);
+    if (part === 'none')
+      return new Response(null, { status: 416, headers: { 'Content-Range': `bytes */${facts.size}` } });
+    const file = await readHandedFile(ctx, attempt, hash, part === 'all' ? undefined : part);
     if (!file) return new Response(null, { status: 404 });
-    return new Response(Buffer.from(file.bytes), {
-      headers: {
-        'Content-Type': 'application/octet-stream',
-        'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`,
-        'Content-Security-Policy': "default-src 'none'; sandbox",
-        'X-Content-Type-Options': 'nosniff',
-        'Cache-Control': 'private, no-store',
-      },
+    const headers = new Headers({
+      'Content-Type': 'application/octet-stream',
+      'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`,
+      'Content-Security-Policy': "default-src 'none'; sandbox",
+      'X-Content-Type-Options': 'nosniff',
+      'Cache-Control': 'private, no-store',
+      'Accept-Ranges': 'bytes',
     });
+    if (part !== 'all') headers.set('Content-Range', `bytes ${part.from}-${part.to - 1}/${facts.size}`);
+    return new Response(Buffer.from(file.bytes), { status: part === 'all' ? 200 : 206, headers });
   });
 }
