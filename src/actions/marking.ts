@@ -4,6 +4,7 @@ import type { Difference } from '@/core/rules/rubric/differences';
 import { staffContext } from '@/server/auth/request';
 import { type AlikeAnswers, alikeAnswers } from '@/server/marking/alike';
 import { type DeskAnswer, readAnswers } from '@/server/marking/desk';
+import { type FigureAt, figuresOverTime } from '@/server/marking/figures';
 import { type GivenMark, giveAlike, giveMark } from '@/server/marking/give-mark';
 import {
   addRemark,
@@ -76,4 +77,8 @@ export async function saveMarkingPlanAction(input: unknown): Promise<Result<null
 
 export async function ownJudgementsAction(input: unknown): Promise<Result<Difference[]>> {
   return ownJudgements(await staffContext(), input);
+}
+
+export async function figuresOverTimeAction(input: unknown): Promise<Result<FigureAt[]>> {
+  return figuresOverTime(await staffContext(), input);
 }

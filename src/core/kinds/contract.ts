@@ -157,12 +157,20 @@ export interface Worded<Setup, Response> {
   give: (setup: Setup, point: string, wording: string) => Setup;
 }
 
+/** A number that an answer came to, and the one that is hoped for. */
+export interface Figure {
+  value: number;
+  goal: number | null;
+}
+
 /** A remark of whoever marks can be pinned to a place in its answer; where this is missing, remarks are about the answer as a whole. */
 export interface Judged<Setup, Response> {
   /** Whether the answer has this place: words that stand in it, one of its pages, a shape of its drawing. */
   holds: (setup: Setup, response: Response, anchor: Anchor) => boolean;
   /** The text in which words can be named; missing where there is none. */
   text?: (response: Response) => string;
+  /** What the signs at an answer come to as one number, which is followed over time; null where nothing was marked or it is not known. */
+  figure?: (setup: Setup, response: Response, anchors: readonly Anchor[]) => Figure | null;
   /** A place in an answer, for tests and for the first try. */
   somewhere: (setup: Setup, response: Response) => Anchor | null;
 }

@@ -17,38 +17,16 @@ import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
-import { marks, unsure } from '../db/schema/marks';
+import { marks } from '../db/schema/marks';
 import { inSitting } from '../people/courses';
-import { participantName } from '../people/participants';
 import { readDepartment } from '../people/policy';
-import { entitledIn } from '../people/provisions';
 import { COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
 import { countingMarks, type CurrentMark, currentMarks } from './current-marks';
-import { notDueYet } from './not-due';
+import { type DeskLine, linesOf } from './desk-lines';
 import { blindMarks, keptBlind, secondMarksOf } from './second-mark';
-import { type Share, shareIn } from './share';
+import { shareIn } from './share';
 import { type KeptRemark, keptRemarksOf, type Remark, remarksOf } from './remarks';
-
-/** One slot of one script that a person marks, as it stands in the list. */
-export interface DeskLine {
-  attempt: string;
-  slot: string;
-  letter: string;
-  script: number;
-  /** Null while names are hidden. */
-  name: string | null;
-  /** They write in a second language. */
-  secondLanguage: boolean;
-  /** The mark that stands, by its place in the history. */
-  mark: number;
-  marks: string | null;
-  byPerson: boolean;
-  /** Why it came to a person. */
-  reason: TraceStep | null;
-  /** Whoever marks wants to look at it once more. */
-  unsure: boolean;
-}
 
 /** One of them with everything that is looked at to mark it. */
 export interface DeskAnswer extends DeskLine {
@@ -85,6 +63,8 @@ export interface Desk {
   rubrics: Record<string, Rubric>;
   /** The slots in which students judged their own work. */
   selfJudged: string[];
+  /** The slots whose answers come to a number that is followed over time. */
+  figured: string[];
   /** Whether answers of one meaning can be told: not where everybody has numbers of their own. */
   comparable: boolean;
   namesHidden: boolean;
@@ -167,6 +147,7 @@ export async function openDesk(
       }),
     ),
     selfJudged: placedSlots(item.question).flatMap(({ id, slot }) => (kindOf(slot.kind).selfJudged ? [id] : [])),
+    figured: placedSlots(item.question).flatMap(({ id, slot }) => (kindOf(slot.kind).judged?.figure ? [id] : [])),
     comparable: !item.question.vary,
     namesHidden: policy.namesHidden,
     lines,
@@ -230,63 +211,6 @@ export async function readAnswers(
     sheet: questionSheet(found.value.question, null),
     answers: await answersOf(ctx, { sitting, item: found.value, lines: near, present, look }),
   });
-}
-
-/** Marks of a question as lines of its desk, by slot and script: those that wait, and those that a person gave. */
-async function linesOf(
-  ctx: Context,
-  sitting: string,
-  item: PaperQuestion,
-  present: readonly CurrentMark[],
-  share: Share | null,
-): Promise<DeskLine[]> {
-  const { read } = ctx.db;
-  const { policy } = await readDepartment(read);
-  const ids = [...new Set(present.map(({ attempt }) => attempt))];
-  // Of a whole sitting everybody is read; of a few answers those whose they are.
-  const few = ids.length <= AT_ONCE;
-  const people = await read
-    .select({ id: attempts.id, script: attempts.script, name: participantName, participant: attempts.participant })
-    .from(attempts)
-    .where(and(eq(attempts.sitting, sitting), few ? inArray(attempts.id, ids) : undefined));
-  const entitled = await entitledIn(
-    read,
-    sitting,
-    people.map(({ participant }) => participant),
-    ctx.now,
-  );
-  const byId = new Map(people.map((p) => [p.id, p]));
-  const early = await notDueYet(read, sitting, ctx.now);
-  const doubted = await read
-    .select({ attempt: unsure.attempt, slot: unsure.slot })
-    .from(unsure)
-    .where(and(eq(unsure.item, item.id), eq(unsure.by, ctx.actor.id)));
-  const again = new Set(doubted.map(({ attempt, slot }) => `${attempt} ${slot}`));
-  const letters = new Map(placedSlots(item.question).map(({ id, letter }) => [id, letter]));
-  return present
-    .flatMap((mark): DeskLine[] => {
-      const person = byId.get(mark.attempt);
-      const letter = letters.get(mark.slot);
-      if (!person || letter === undefined || (mark.marks !== null && mark.by === null)) return [];
-      if (mark.marks === null && early.has(mark.attempt)) return [];
-      if (share && !share.mine({ ...mark, script: person.script })) return [];
-      return [
-        {
-          attempt: mark.attempt,
-          slot: mark.slot,
-          letter,
-          script: person.script,
-          name: policy.namesHidden ? null : person.name,
-          secondLanguage: entitled.get(person.participant)?.secondLanguage ?? false,
-          mark: mark.id,
-          marks: mark.marks,
-          byPerson: mark.by !== null,
-          reason: mark.trace.at(-1) ?? null,
-          unsure: again.has(`${mark.attempt} ${mark.slot}`),
-        },
-      ];
-    })
-    .sort((a, b) => a.letter.localeCompare(b.letter) || a.script - b.script);
 }
 
 /** Lines of a desk with their answers. */

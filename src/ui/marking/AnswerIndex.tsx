@@ -1,7 +1,7 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
-import type { DeskLine } from '@/server/marking/desk';
+import type { DeskLine } from '@/server/marking/desk-lines';
 import { marksText } from '../words/marks';
 import { traceText } from '../words/traces';
 import { keyOf } from './use-desk';

@@ -7,7 +7,8 @@ import { setUnsureAction, takeAnswersAction } from '@/actions/marking';
 import type { Refusal } from '@/core/base/result';
 import type { Anchor } from '@/core/content/anchors';
 import { type Judgement, judge } from '@/core/rules/rubric/rubric';
-import type { Desk, DeskLine } from '@/server/marking/desk';
+import type { Desk } from '@/server/marking/desk';
+import type { DeskLine } from '@/server/marking/desk-lines';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
@@ -19,6 +20,7 @@ import { refusalText } from '../words/refusals';
 import { AlikeNote } from './AlikeNote';
 import { AnswerIndex, inOrder, type Order } from './AnswerIndex';
 import { AnswerSheet } from './AnswerSheet';
+import { FiguresNote } from './FiguresNote';
 import { MarkNote, withChange, withHalf } from './MarkNote';
 import { OwnJudgements } from './OwnJudgements';
 import { RemarksNote } from './RemarksNote';
@@ -305,6 +307,9 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
                   void read(here.slice(0, 20));
                 }}
               />
+            )}
+            {desk.figured.includes(now.slot) && !desk.second && (
+              <FiguresNote attempt={now.attempt} item={desk.item} slot={now.slot} after={now.remarks.length} />
             )}
             {desk.selfJudged.includes(now.slot) && (
               <OwnJudgements sitting={desk.sitting} item={desk.item} slot={now.slot} after={now.marks} />

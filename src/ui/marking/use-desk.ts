@@ -1,7 +1,8 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { readAnswersAction } from '@/actions/marking';
-import type { Desk, DeskAnswer, DeskLine } from '@/server/marking/desk';
+import type { Desk, DeskAnswer } from '@/server/marking/desk';
+import type { DeskLine } from '@/server/marking/desk-lines';
 import type { DrawnFormulas } from '../sheet/formulas';
 
 export const keyOf = ({ attempt, slot }: Pick<DeskLine, 'attempt' | 'slot'>): string => `${attempt} ${slot}`;

@@ -28,6 +28,15 @@ describe('a recording as an answer', () => {
     expect([holds(0), holds(65), holds(70)]).toEqual([true, true, false]);
   });
 
+  it('comes to right words a minute once words were marked', () => {
+    const setup = { ...sample.setup, reads: 'one two three four', goal: 90 };
+    const given = { file: file('call.webm'), seconds: 12, tries: 1 };
+    const figure = (marked: Parameters<typeof record.judged.holds>[2][]) =>
+      record.judged.figure?.(setup, given, marked);
+    expect(figure([{ at: 'read', word: 1, as: 'other' }])).toEqual({ value: 15, goal: 90 });
+    expect([figure([]), figure([{ at: 'seconds', from: 1, to: 1 }])]).toEqual([null, null]);
+  });
+
   it('asks for what to listen for, unless a text is read, and says when it is longer than fits', () => {
     const codes = (part: object) => record.readiness({ ...record.fresh(), ...part }).map(({ code }) => code);
     expect([codes({}), codes({ reads: 'The wind.' }), codes({ example: 'x' })]).toEqual([['no-example'], [], []]);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { type Finding, warns } from '../../base/finding';
 import { handedFile } from '../../content/handed-file';
-import { readWords } from '../../content/reading-aloud';
+import { readingFigures, readWords } from '../../content/reading-aloud';
 import { clock, recordingName } from '../../content/recordings';
 import type { KindWith } from '../contract';
 
@@ -68,6 +68,11 @@ export const record: KindWith<'files' | 'judged', RecordSetup, RecordSheet, Reco
       file !== null &&
       ((anchor.at === 'seconds' && (seconds === 0 || anchor.from <= seconds + 1)) ||
         (anchor.at === 'read' && anchor.word < readWords(reads).length)),
+    figure({ reads, goal }, { seconds }, anchors) {
+      const marked = anchors.filter((anchor) => anchor.at === 'read');
+      const { correctPerMinute } = readingFigures(readWords(reads).length, marked, seconds);
+      return marked.length === 0 || correctPerMinute === null ? null : { value: correctPerMinute, goal };
+    },
     somewhere: (_, { file }) => (file === null ? null : { at: 'seconds', from: 0, to: 0 }),
   },
 };
