@@ -83,6 +83,24 @@ async function point(page: Page, card: Locator, hand: Hand): Promise<void> {
   await (hand === 'touch' ? picture.tap({ position }) : picture.click({ position }));
 }
 
+/** A dot is drawn; by keys a line is put in. */
+async function drawDot(card: Locator, hand: Hand): Promise<void> {
+  if (hand === 'keys') {
+    await press(card.getByText('Draw by keys and numbers'), hand);
+    return press(card.getByRole('button', { name: 'Put in: line' }), hand);
+  }
+  await press(card.getByRole('img', { name: /: drawing$/ }), hand);
+  await expect(card.locator('[data-shape]')).toHaveCount(1);
+}
+
+/** A voice or a film of about a second. */
+async function recordShortly(card: Locator, hand: Hand): Promise<void> {
+  await press(card.getByRole('button', { name: /: record$/ }), hand);
+  await expect(card.getByText(/recording 0:0[1-9]/)).toBeVisible();
+  await press(card.getByRole('button', { name: 'Stop' }), hand);
+  await expect(card.getByLabel(/: listen$/)).toBeVisible();
+}
+
 /** How each example is answered rightly. */
 const ANSWERS: Record<string, (card: Locator, hand: Hand, page: Page) => Promise<void>> = {
   Choice: (card, hand) => press(card.getByRole('radio', { name: 'a wooden spoon' }), hand),
@@ -116,6 +134,15 @@ const ANSWERS: Record<string, (card: Locator, hand: Hand, page: Page) => Promise
       mimeType: 'application/vnd.oasis.opendocument.text',
       buffer: Buffer.from('PK'),
     }),
+  Drawing: drawDot,
+  'Curve on axes': drawDot,
+  'Drawing on a picture': drawDot,
+  Voice: recordShortly,
+  'Reading aloud': recordShortly,
+  'Short film': recordShortly,
+  'Own judgement': async (card, hand) => {
+    for (const at of [3, 6]) await press(card.getByRole('radio').nth(at), hand);
+  },
   // It stands in the middle from the beginning; that is no answer before it is touched.
   Scale: async (card, hand) => {
     const slider = card.getByRole('slider');
@@ -160,7 +187,18 @@ const ANSWERS: Record<string, (card: Locator, hand: Hand, page: Page) => Promise
   'Point on a picture': (card, hand, page) => point(page, card, hand),
 };
 
-const BY_A_PERSON = new Set(['Long answer', 'Pages to hand in', 'Files to hand in']);
+const BY_A_PERSON = new Set([
+  'Long answer',
+  'Pages to hand in',
+  'Files to hand in',
+  'Drawing',
+  'Curve on axes',
+  'Drawing on a picture',
+  'Voice',
+  'Reading aloud',
+  'Short film',
+  'Own judgement',
+]);
 
 for (const [hand, size] of HANDS) {
   test(`every way to ask is answered by ${hand}, marked and read again`, async () => {
