@@ -142,6 +142,7 @@ test('twenty answers are marked by keys', async () => {
   await page
     .getByRole('row', { name: /^1\. A turbine with a rotor 90 m in diameter.*Mid-term/ })
     .getByRole('link')
+    .first()
     .click();
   await expect(page.getByLabel(/^Marks out of/)).toBeFocused();
   await act('mark 20 answers', async () => {

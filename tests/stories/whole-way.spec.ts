@@ -232,6 +232,7 @@ test('what no rule decides waits; the teacher marks it, saved as typed', async (
   await teacher
     .getByRole('row', { name: /Cables, short check/ })
     .getByRole('link')
+    .first()
     .click();
   await expect(teacher.locator('.answer-box')).toHaveText('a kind of friction');
   const mark = teacher.getByLabel('Marks out of 1');
