@@ -1,10 +1,10 @@
-import { performance } from 'node:perf_hooks';
 import type { Page } from '@playwright/test';
 import { emptyQuestion, type QuestionBody } from '../../src/core/bank/question';
 import { draw } from '../../src/core/kinds/draw/draw';
 import { goTo, launch, PHONE, signIn } from '../../tests/drivers/browser';
 import { loadDemo, Server } from '../../tests/drivers/server';
 import { percentile, say } from './figures';
+import { frameRate, framesWhile } from './frames';
 import { keepQuestion } from './keep-question';
 
 const body: QuestionBody = {
@@ -14,33 +14,19 @@ const body: QuestionBody = {
   slots: { a: { kind: 'draw', marks: '1', setup: draw.fresh() } },
 };
 
-/** The times between frames over some seconds in which nothing, or a long stroke, is drawn, in milliseconds. */
+/** Frames over some seconds in which nothing, or a long stroke, is drawn. */
 async function frames(page: Page, drawing: boolean): Promise<number[]> {
   const paper = await page.locator('[role="dialog"] .drawing-frame').last().boundingBox();
   if (!paper) throw new Error('Nothing to draw on');
-  // As text: the compiler of this script would leave its own helpers in a function.
-  await page.evaluate(`
-    window.frameTimes = [];
-    let last = performance.now();
-    requestAnimationFrame(function tick(now) {
-      window.frameTimes.push(now - last);
-      last = now;
-      requestAnimationFrame(tick);
-    });
-  `);
   const at = (turn: number): [number, number] => [
     paper.x + paper.width * (0.5 + 0.4 * Math.cos(turn) * Math.cos(turn / 7)),
     paper.y + paper.height * (0.5 + 0.4 * Math.sin(turn)),
   ];
   await page.mouse.move(...at(0));
   if (drawing) await page.mouse.down();
-  const from = performance.now();
-  for (let i = 0; performance.now() - from < 4000; i++) {
-    if (drawing) await page.mouse.move(...at(i / 12));
-    await page.waitForTimeout(8);
-  }
+  const times = await framesWhile(page, (i) => (drawing ? page.mouse.move(...at(i / 12)) : Promise.resolve()));
   if (drawing) await page.mouse.up();
-  return page.evaluate(() => (window as unknown as { frameTimes: number[] }).frameTimes.slice(5));
+  return times;
 }
 
 /** Drawing on a paper with 5,000 points on a phone with a quarter of the processor, to the same page at rest. */
@@ -71,14 +57,13 @@ export async function drawingBench(): Promise<void> {
   await protocol.send('Emulation.setCPUThrottlingRate', { rate: 4 });
   const rest = await frames(page, false);
   const drawn = await frames(page, true);
-  const rate = (times: readonly number[]): number => 1000 / (times.reduce((a, b) => a + b, 0) / times.length);
   const points = await page.evaluate(`
     [...document.querySelectorAll('[role="dialog"] [data-shape]')].reduce((n, path) => n + path.getAttribute('d').split('L').length, 0)
   `);
   say({
     points: Number(points),
-    'frames a second, drawing': rate(drawn),
-    'to the page at rest': rate(drawn) / rate(rest),
+    'frames a second, drawing': frameRate(drawn),
+    'to the page at rest': frameRate(drawn) / frameRate(rest),
     'frame p95 ms': percentile(drawn, 0.95),
   });
   await browser.close();

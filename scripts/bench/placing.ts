@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks';
 import type { Page } from '@playwright/test';
 import { emptyQuestion, type QuestionBody } from '../../src/core/bank/question';
 import { BICYCLE } from '../../src/core/content/bundled';
@@ -6,6 +5,7 @@ import { label, type LabelSetup } from '../../src/core/kinds/label/label';
 import { goTo, launch, signIn } from '../../tests/drivers/browser';
 import { loadDemo, Server } from '../../tests/drivers/server';
 import { percentile, say } from './figures';
+import { frameRate, framesWhile } from './frames';
 import { keepQuestion } from './keep-question';
 
 /** A picture with forty places and sixty names. */
@@ -42,27 +42,15 @@ async function frames(page: Page): Promise<number[]> {
   await page.mouse.move(tile.x + 10, tile.y + 10);
   await page.mouse.down();
   await page.mouse.move(tile.x + 20, tile.y - 10, { steps: 3 });
-  // As text: the compiler of this script would leave its own helpers in a function.
-  await page.evaluate(`
-    window.frameTimes = [];
-    let last = performance.now();
-    requestAnimationFrame(function tick(now) {
-      window.frameTimes.push(now - last);
-      last = now;
-      requestAnimationFrame(tick);
-    });
-  `);
-  const from = performance.now();
-  for (let i = 0; performance.now() - from < 4000; i++) {
+  const times = await framesWhile(page, (i) => {
     const turn = (i / 90) * 2 * Math.PI;
-    await page.mouse.move(
+    return page.mouse.move(
       board.x + board.width * (0.5 + 0.45 * Math.cos(turn)),
       board.y + board.height * (0.5 + 0.4 * Math.sin(turn)),
     );
-    await page.waitForTimeout(8);
-  }
+  });
   await page.mouse.up();
-  return page.evaluate(() => (window as unknown as { frameTimes: number[] }).frameTimes.slice(5));
+  return times;
 }
 
 /** From the press on a place to the picture of it, in milliseconds. */
@@ -102,7 +90,7 @@ export async function placing(): Promise<void> {
   await protocol.send('Emulation.setCPUThrottlingRate', { rate: 4 });
   const slow = await puts(page);
   say({
-    'frames a second': 1000 / (idle.reduce((a, b) => a + b, 0) / idle.length),
+    'frames a second': frameRate(idle),
     'frame p95 ms': percentile(idle, 0.95),
     'put p95 ms': percentile(fast, 0.95),
     'put p95 ms, a quarter of the processor': percentile(slow, 0.95),

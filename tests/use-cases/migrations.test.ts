@@ -10,6 +10,7 @@ import { keptSearches, mediaKeepers, mediaUses, questions } from '@/server/db/sc
 import { attempts } from '@/server/db/schema/attempts';
 import { extensions, participants, sittings } from '@/server/db/schema/exams';
 import { courseStaff } from '@/server/db/schema/people';
+import { remarksOf } from '@/server/marking/remarks';
 import { entitledIn } from '@/server/people/provisions';
 import { currentAnswers, findAttempt } from '@/server/sittings/attempts';
 import { heldFiles } from '@/server/sittings/handed-files';
@@ -206,5 +207,36 @@ it('sittings, attempts and provisions of before go on as they were: sat once, ne
     glosses: false,
     secondLanguage: false,
   });
+  db.close();
+});
+
+it('what was said with the marks that count stands by itself, each once', async () => {
+  const client = await databaseBefore('0040_remarks');
+  await client.execute('PRAGMA foreign_keys = OFF');
+  const put = (slot: string, by: string | null, remark: string, at: number, mending: string | null = null) =>
+    client.execute({
+      sql: "INSERT INTO marks (attempt, item, slot, marks, by, trace, feedback, remark, at, mending) VALUES ('ada', 'q1', ?, '1', ?, '[]', '', ?, ?, ?)",
+      args: [slot, by, remark, at, mending],
+    });
+  const mended = (id: string, state: string) =>
+    client.execute({
+      sql: "INSERT INTO mendings (id, sitting, item, changes, reason, state, by, at) VALUES (?, 's', 'q1', '[]', '', ?, 'odalys', 1)",
+      args: [id, state],
+    });
+  await mended('back', 'taken back');
+  await mended('on', 'applied');
+  await put('a', 'mirela', 'An earlier word.', 1);
+  await put('a', 'mirela', 'Nearly.', 2);
+  // A mending that was taken back does not count, and says nothing.
+  await put('a', null, '', 3, 'back');
+  await put('b', 'mirela', 'Said of a mark that is another by now.', 4);
+  await put('b', null, '', 5, 'on');
+  await put('c', 'mirela', '', 6);
+  client.close();
+
+  const db = await openDatabase(`file:${path.join(folder, 'zonda.db')}`);
+  const said = await remarksOf(db.read, ['ada'], { viewer: 'mirela' });
+  expect(said).toMatchObject([{ slot: 'a', words: 'Nearly.', anchor: { at: 'whole' }, kept: null, own: true }]);
+  expect(new Set(said.map(({ id }) => id)).size).toBe(said.length);
   db.close();
 });

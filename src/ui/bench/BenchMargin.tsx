@@ -102,11 +102,6 @@ export function BenchMargin({
               <EachPart slot={slot} letter={letter} onChange={(next) => changeSlot(id, next, `each ${id}`)} />
             )}
             <SettledAnswers slot={slot} onChange={(next) => changeSlot(id, next, '')} />
-            {own.map((f, i) => (
-              <p key={i} className={findingLook(f)}>
-                {findingText(f)}
-              </p>
-            ))}
             {on && (
               <>
                 <TrialTexts value={texts}>
@@ -148,6 +143,12 @@ export function BenchMargin({
                 </div>
               </>
             )}
+            {/* They come and go by themselves a moment after what was typed: below everything that is clicked. */}
+            {own.map((f, i) => (
+              <p key={i} className={findingLook(f)}>
+                {findingText(f)}
+              </p>
+            ))}
           </section>
         );
       })}

@@ -1,3 +1,4 @@
+import { RowsTable } from '../parts/RowsTable';
 import type { AgreementReport, AgreementRow } from '@/server/marking/agreement';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
@@ -29,8 +30,8 @@ export function AgreementSheet({ report: { whole, questions, markers } }: { repo
       <Rows title="Question" rows={questions} />
       <Rows title="Second marker" rows={markers} />
       <p className="soft">
-        Kappa is agreement beyond what chance alone would bring: 1 is always, 0 is as by chance. The weighted one takes
-        marks that are near each other as half agreed (quadratic weights). With few answers neither says much.
+        Kappa is agreement beyond what chance alone would bring: 1 is always, 0 is as by chance. The weighted one counts
+        a disagreement the more, the farther apart the marks are (by its square). With few answers neither says much.
       </p>
     </div>
   );
@@ -57,49 +58,32 @@ function Scale({ row: { exact, between } }: { row: AgreementRow }) {
 function Rows({ title, rows }: { title: string; rows: readonly AgreementRow[] }) {
   return (
     <div className="list-sheet scroll-x">
-      <table className="rows">
-        <thead>
-          <tr>
-            <th scope="col">{title}</th>
-            <th scope="col" className="num">
-              Marked twice
-            </th>
-            <th scope="col" className="num">
-              Same mark
-            </th>
-            <th scope="col" className="num">
-              Between
-            </th>
-            <th scope="col" className="num">
-              Same or next
-            </th>
-            <th scope="col" className="num">
-              Kappa
-            </th>
-            <th scope="col" className="num">
-              Weighted kappa
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.name}>
-              <td>{row.name}</td>
-              <td className="num">{row.n}</td>
-              <td className="num">{percent(row.exact)}</td>
-              <td className="num">
-                {percent(row.between[0])}–{percent(row.between[1])}
-              </td>
-              <td className="num">{percent(row.adjacent)}</td>
-              <td className="num">
+      <RowsTable
+        rows={rows}
+        keyOf={(row) => row.name}
+        columns={[
+          { head: title, cell: (row) => row.name },
+          { head: 'Marked twice', figure: true, cell: (row) => row.n },
+          { head: 'Same mark', figure: true, cell: (row) => percent(row.exact) },
+          {
+            head: 'Between',
+            figure: true,
+            cell: (row) => `${percent(row.between[0])}–${percent(row.between[1])}`,
+          },
+          { head: 'Same or next', figure: true, cell: (row) => percent(row.adjacent) },
+          {
+            head: 'Kappa',
+            figure: true,
+            cell: (row) => (
+              <>
                 {figure(row.kappa)}
                 {row.kappaError !== null && <span className="soft"> ±{figure(1.96 * row.kappaError)}</span>}
-              </td>
-              <td className="num">{figure(row.kappaQuadratic)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          { head: 'Weighted kappa', figure: true, cell: (row) => figure(row.kappaQuadratic) },
+        ]}
+      />
     </div>
   );
 }

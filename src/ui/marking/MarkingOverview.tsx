@@ -1,6 +1,8 @@
 import Link from 'next/link';
-import type { MarkingOverview as Overview } from '@/server/marking/overview';
+import type { Pace } from '@/core/marking/progress';
+import type { MarkingOverview as Overview, QuestionWaiting, Waiting } from '@/server/marking/overview';
 import { Strip } from '../frame/Strip';
+import { type Column, RowsTable } from '../parts/RowsTable';
 import { plural } from '../words/marks';
 import { SharingNote } from './SharingNote';
 
@@ -11,6 +13,33 @@ function pace(seconds: number | null): string {
   if (seconds === null) return '–';
   return seconds < 90 ? `${rounded(seconds)} s` : `${(seconds / 60).toFixed(1)} min`;
 }
+
+const MARKED: Column<Waiting>[] = [
+  { head: 'Marked', figure: true, cell: (one) => one.answers - one.waiting },
+  {
+    head: 'Waiting',
+    figure: true,
+    cell: (one) => <span className={one.waiting > 0 ? 'hand' : 'soft'}>{one.waiting}</span>,
+  },
+];
+
+const secondMark = (sitting: string): Column<QuestionWaiting> => ({
+  head: 'Second mark',
+  cell: ({ item, seconds }) =>
+    seconds.wanted > 0 && (
+      <Link href={`/marking/${sitting}/${item}?second=1`}>
+        {seconds.given} of {seconds.wanted}
+      </Link>
+    ),
+});
+
+const PACE: Column<{ name: string } & Pace>[] = [
+  { head: 'Marker', cell: (one) => one.name },
+  { head: 'Marked', figure: true, cell: (one) => one.count },
+  { head: 'Each in', figure: true, cell: (one) => pace(one.seconds) },
+  { head: 'Mean', figure: true, cell: (one) => `${rounded(one.mean)} %` },
+  { head: 'Spread', figure: true, cell: (one) => (one.spread === null ? '–' : `${rounded(one.spread)} %`) },
+];
 
 /** The marking of one sitting: by question, by script, by marker, and how it is shared out. */
 export function MarkingOverview({ overview }: { overview: Overview }) {
@@ -38,72 +67,41 @@ export function MarkingOverview({ overview }: { overview: Overview }) {
       </Strip>
       <div className="page marking-overview">
         <div className="list-sheet scroll-x">
-          <table className="rows">
-            <caption>By question</caption>
-            <thead>
-              <tr>
-                <th scope="col">Question</th>
-                <th scope="col" className="num">
-                  Marked
-                </th>
-                <th scope="col" className="num">
-                  Waiting
-                </th>
-                {seconds && <th scope="col">Second mark</th>}
-              </tr>
-            </thead>
-            <tbody>
-              {questions.map((one) => (
-                <tr key={one.item}>
-                  <td>
-                    <Link href={`/marking/${sitting}/${one.item}`}>
-                      {one.number}. {one.label}
-                    </Link>
-                  </td>
-                  <td className="num">{one.answers - one.waiting}</td>
-                  <td className={`num ${one.waiting > 0 ? 'hand' : 'soft'}`}>{one.waiting}</td>
-                  {seconds && (
-                    <td>
-                      {one.seconds.wanted > 0 && (
-                        <Link href={`/marking/${sitting}/${one.item}?second=1`}>
-                          {one.seconds.given} of {one.seconds.wanted}
-                        </Link>
-                      )}
-                    </td>
-                  )}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <RowsTable
+            caption="By question"
+            rows={questions}
+            keyOf={(one) => one.item}
+            columns={[
+              {
+                head: 'Question',
+                cell: (one) => (
+                  <Link href={`/marking/${sitting}/${one.item}`}>
+                    {one.number}. {one.label}
+                  </Link>
+                ),
+              },
+              ...MARKED,
+              ...(seconds ? [secondMark(sitting)] : []),
+            ]}
+          />
         </div>
         <div className="list-sheet scroll-x">
-          <table className="rows">
-            <caption>By script</caption>
-            <thead>
-              <tr>
-                <th scope="col">Script</th>
-                <th scope="col" className="num">
-                  Marked
-                </th>
-                <th scope="col" className="num">
-                  Waiting
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {scripts.map((one) => (
-                <tr key={one.attempt}>
-                  <td>
-                    <Link href={`/marking/${sitting}/script/${one.attempt}`}>
-                      {one.name ?? `Script ${String(one.script).padStart(2, '0')}`}
-                    </Link>
-                  </td>
-                  <td className="num">{one.answers - one.waiting}</td>
-                  <td className={`num ${one.waiting > 0 ? 'hand' : 'soft'}`}>{one.waiting}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <RowsTable
+            caption="By script"
+            rows={scripts}
+            keyOf={(one) => one.attempt}
+            columns={[
+              {
+                head: 'Script',
+                cell: (one) => (
+                  <Link href={`/marking/${sitting}/script/${one.attempt}`}>
+                    {one.name ?? `Script ${String(one.script).padStart(2, '0')}`}
+                  </Link>
+                ),
+              },
+              ...MARKED,
+            ]}
+          />
         </div>
         <div>
           {markers && (
@@ -117,37 +115,7 @@ export function MarkingOverview({ overview }: { overview: Overview }) {
           )}
           {paces && paces.length > 0 && (
             <div className="list-sheet scroll-x">
-              <table className="rows">
-                <caption>By marker</caption>
-                <thead>
-                  <tr>
-                    <th scope="col">Marker</th>
-                    <th scope="col" className="num">
-                      Marked
-                    </th>
-                    <th scope="col" className="num">
-                      Each in
-                    </th>
-                    <th scope="col" className="num">
-                      Mean
-                    </th>
-                    <th scope="col" className="num">
-                      Spread
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {paces.map((one) => (
-                    <tr key={one.name}>
-                      <td>{one.name}</td>
-                      <td className="num">{one.count}</td>
-                      <td className="num">{pace(one.seconds)}</td>
-                      <td className="num">{rounded(one.mean)} %</td>
-                      <td className="num">{one.spread === null ? '–' : `${rounded(one.spread)} %`}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
+              <RowsTable caption="By marker" rows={paces} keyOf={(one) => one.name} columns={PACE} />
               <p className="soft px-3 pb-2">
                 Mean and spread of what was given, in percent of the marks. They alone prove nothing: others may have
                 had other scripts.

@@ -37,5 +37,9 @@ CREATE TABLE `unsure` (
 --> statement-breakpoint
 INSERT INTO `remarks` (`id`, `attempt`, `item`, `slot`, `kept`, `words`, `anchor`, `by`, `at`)
 SELECT lower(hex(randomblob(16))), `attempt`, `item`, `slot`, NULL, `remark`, '{"at":"whole"}', `by`, `at` FROM `marks`
-WHERE `by` IS NOT NULL AND `remark` <> '' AND `id` IN (SELECT max(`id`) FROM `marks` GROUP BY `attempt`, `item`, `slot`);--> statement-breakpoint
+WHERE `by` IS NOT NULL AND `remark` <> '' AND `id` IN (
+  SELECT max(`id`) FROM `marks`
+  WHERE `mending` IS NULL OR `mending` IN (SELECT `id` FROM `mendings` WHERE `state` = 'applied')
+  GROUP BY `attempt`, `item`, `slot`
+);--> statement-breakpoint
 ALTER TABLE `marks` DROP COLUMN `remark`;

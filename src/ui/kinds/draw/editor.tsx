@@ -8,6 +8,7 @@ import { PaperView } from '../../drawing/PaperView';
 import { CountInput } from '../../parts/CountInput';
 import { TypedNumber } from '../../parts/TypedNumber';
 import { usePictureChoice } from '../../placing/use-picture-choice';
+import { LooksFor } from '../../parts/LooksFor';
 import type { EditorProps, EditorSide } from '../contract';
 import '../../drawing/drawing.scss';
 
@@ -44,15 +45,7 @@ function Place({ setup, onChange, letter }: EditorProps<DrawSetup>) {
           <PaperView paper={paper} high={high} />
         </div>
       </div>
-      <textarea
-        className="key-area mt-2"
-        aria-label={`Slot ${letter}: what whoever marks looks for`}
-        placeholder="what whoever marks looks for"
-        rows={2}
-        maxLength={10_000}
-        value={setup.example}
-        onChange={(e) => onChange({ ...setup, example: e.target.value })}
-      />
+      <LooksFor letter={letter} words={setup.example} onChange={(example) => onChange({ ...setup, example })} />
     </>
   );
 }

@@ -1,11 +1,11 @@
 import type { KindWords } from '../contract';
+import { nothingToLookFor } from '../looks-for-words';
 
 export const words: KindWords = {
   name: 'drawing',
   sign: '✎',
   findings: {
-    'no-example': () =>
-      'Nothing says yet what whoever marks should look for. A few words help everybody to mark alike.',
+    ...nothingToLookFor,
     'no-description': () => 'The picture below the drawing has no description for those who cannot see it.',
     'paper-no-text': () => 'The paper shall show a text, and there is none yet.',
     'axis-unsound': ({ name = '' }) =>

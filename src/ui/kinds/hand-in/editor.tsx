@@ -2,6 +2,7 @@
 import type { Takes } from '@/core/content/takes';
 import { type HandInSetup, MOST_PAGES } from '@/core/kinds/hand-in/hand-in';
 import { CountInput } from '../../parts/CountInput';
+import { LooksFor } from '../../parts/LooksFor';
 import type { EditorProps, EditorSide } from '../contract';
 import { askedFor } from './asked';
 
@@ -13,15 +14,7 @@ const TAKEN: Record<Takes, string> = {
 
 function Place({ setup, onChange, letter }: EditorProps<HandInSetup>) {
   return (
-    <textarea
-      className="key-area"
-      aria-label={`Slot ${letter}: what whoever marks looks for`}
-      placeholder="what whoever marks looks for"
-      rows={4}
-      maxLength={10_000}
-      value={setup.example}
-      onChange={(e) => onChange({ ...setup, example: e.target.value })}
-    />
+    <LooksFor letter={letter} words={setup.example} rows={4} onChange={(example) => onChange({ ...setup, example })} />
   );
 }
 

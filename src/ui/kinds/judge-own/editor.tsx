@@ -6,6 +6,7 @@ import { CheckLine } from '../../parts/CheckLine';
 import { Dialog } from '../../parts/Dialog';
 import { RubricEditor } from '../../rubrics/RubricEditor';
 import { plural } from '../../words/marks';
+import { LooksFor } from '../../parts/LooksFor';
 import type { EditorProps, EditorSide } from '../contract';
 import { Levels } from './Levels';
 
@@ -13,15 +14,7 @@ function Place({ setup, onChange, letter }: EditorProps<JudgeOwnSetup>) {
   return (
     <>
       <Levels id={`edit-${letter}`} sheet={judgeOwn.sheet(setup, null)} response={undefined} />
-      <textarea
-        className="key-area"
-        aria-label={`Slot ${letter}: what whoever marks looks for`}
-        placeholder="what whoever marks looks for"
-        rows={2}
-        maxLength={10_000}
-        value={setup.example}
-        onChange={(e) => onChange({ ...setup, example: e.target.value })}
-      />
+      <LooksFor letter={letter} words={setup.example} onChange={(example) => onChange({ ...setup, example })} />
     </>
   );
 }

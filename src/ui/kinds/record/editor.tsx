@@ -1,6 +1,7 @@
 'use client';
 import { LONGEST, type RecordSetup } from '@/core/kinds/record/record';
 import { CountInput } from '../../parts/CountInput';
+import { LooksFor } from '../../parts/LooksFor';
 import type { EditorProps, EditorSide } from '../contract';
 import { askedFor } from './asked';
 
@@ -16,14 +17,11 @@ function Place({ setup, onChange, letter }: EditorProps<RecordSetup>) {
         value={setup.reads}
         onChange={(e) => onChange({ ...setup, reads: e.target.value })}
       />
-      <textarea
-        className="key-area"
-        aria-label={`Slot ${letter}: what whoever marks listens for`}
-        placeholder="what whoever marks listens for"
-        rows={2}
-        maxLength={10_000}
-        value={setup.example}
-        onChange={(e) => onChange({ ...setup, example: e.target.value })}
+      <LooksFor
+        letter={letter}
+        does="listens"
+        words={setup.example}
+        onChange={(example) => onChange({ ...setup, example })}
       />
     </>
   );
