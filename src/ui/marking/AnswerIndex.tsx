@@ -3,31 +3,14 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import type { DeskLine } from '@/server/marking/desk-lines';
 import { marksText } from '../words/marks';
-import { traceText } from '../words/traces';
+import { type Order, reasonOf } from './order';
 import { keyOf } from './use-desk';
-
-export type Order = 'script' | 'reason' | 'unsure';
 
 const ORDERS: Record<Order, string> = {
   script: 'by script',
   reason: 'by why they wait',
   unsure: 'unsure ones first',
 };
-
-/** Why a person was called, in one line. */
-export const reasonOf = ({ reason }: DeskLine): string => (reason ? traceText([reason]) : '');
-
-/** The answers of each slot by script, those with one reason together, or those first that shall be looked at again. */
-export function inOrder(lines: readonly DeskLine[], order: Order): DeskLine[] {
-  const code = ({ reason }: DeskLine): string => reason?.code ?? '';
-  return [...lines].sort(
-    (a, b) =>
-      (order === 'unsure' ? Number(b.unsure) - Number(a.unsure) : 0) ||
-      a.letter.localeCompare(b.letter) ||
-      (order === 'reason' ? code(a).localeCompare(code(b)) || reasonOf(a).localeCompare(reasonOf(b)) : 0) ||
-      a.script - b.script,
-  );
-}
 
 interface Props {
   lines: readonly DeskLine[];

@@ -1,7 +1,5 @@
 'use client';
 import type { KeyboardEvent, RefObject } from 'react';
-import { exact, max, min, stored, ZERO } from '@/core/base/exact';
-import { readNumber } from '@/core/rules/number/read';
 import type { Judgement, Rubric } from '@/core/rules/rubric/rubric';
 import { KeyCap } from '../frame/KeyCap';
 import { Trouble } from '../parts/Trouble';
@@ -9,20 +7,6 @@ import { marksText } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { RubricMarking } from './RubricMarking';
 import type { Saving } from './use-marking';
-
-/** Marks with half a mark more, or without the half that they have. */
-export function withHalf(typed: string): string {
-  if (typed.endsWith('½')) return typed.slice(0, -1) || '0';
-  return /^\d*$/.test(typed.trim()) ? `${typed.trim() === '0' ? '' : typed.trim()}½` : typed;
-}
-
-/** Marks after something was said that adds or takes some: from nothing upwards, from full marks downwards, and never beyond either. */
-export function withChange(typed: string, change: string, of: string): string | null {
-  const by = readNumber(change.trim().replace(/^\+/, '').replace('−', '-'))?.value;
-  if (!by) return null;
-  const now = typed.trim() === '' ? (by.compare(0) < 0 ? exact(of) : ZERO) : readNumber(typed)?.value;
-  return now ? marksText(stored(min(exact(of), max(ZERO, now.add(by))))) : null;
-}
 
 interface Props {
   field: RefObject<HTMLInputElement | null>;

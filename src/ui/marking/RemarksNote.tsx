@@ -3,7 +3,7 @@ import { X } from 'lucide-react';
 import { type KeyboardEvent, type RefObject, useId, useState } from 'react';
 import type { Anchor } from '@/core/content/anchors';
 import type { KeptRemark, Remark } from '@/server/marking/remarks';
-import { marksText } from '../words/marks';
+import { changeText, offered } from './kept-remarks';
 import { RemarkRow } from './RemarkRow';
 
 interface Props {
@@ -25,22 +25,6 @@ interface Props {
   /** Back to the mark. */
   onLeave: () => void;
 }
-
-const MOST_OFFERED = 8;
-
-/** The kept remarks in which every word typed begins a word, in the order in which they were used. */
-export function offered(kept: readonly KeptRemark[], typed: string): KeptRemark[] {
-  const wanted = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  const fits = ({ words }: KeptRemark): boolean => {
-    const parts = words.toLowerCase().split(/[^\p{L}\p{N}]+/u);
-    return wanted.every((start) => parts.some((part) => part.startsWith(start)));
-  };
-  return kept.filter(fits).slice(0, MOST_OFFERED);
-}
-
-/** "+1", "−½": the marks that go with a remark. */
-export const changeText = (marks: string): string =>
-  marks.startsWith('-') ? `−${marksText(marks.slice(1))}` : `+${marksText(marks)}`;
 
 /** What was said of an answer, and saying more: by new words, or by words said before, found by their first letters. */
 export function RemarksNote(props: Props) {

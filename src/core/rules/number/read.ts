@@ -16,18 +16,21 @@ const SUPERSCRIPT_DIGITS = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 
 /** Signs of one meaning in one spelling; spaces inside digit groups removed. */
 function tidy(text: string): string {
-  return plainQuotes(plainDigits(text.normalize('NFC')))
-    .replace(/[\u200b\ufeff\u00ad]/g, '')
-    .replace(/\u066b/g, '.')
-    .replace(/\u066c/g, ' ')
-    .replace(
-      /[⁰¹²³⁴⁵⁶⁷⁸⁹⁻]+/g,
-      (run) => `^${[...run].map((c) => (c === '⁻' ? '-' : SUPERSCRIPT_DIGITS.indexOf(c))).join('')}`,
-    )
-    .replace(/½/g, ' 1/2')
-    .replace(/[\s\u00a0\u202f]+/g, ' ')
-    .trim()
-    .replace(/(\d)['  ](?=\d{3}(?!\d))/g, '$1');
+  return (
+    plainQuotes(plainDigits(text.normalize('NFC')))
+      .replace(/[\u200b\ufeff\u00ad]/g, '')
+      .replace(/\u066b/g, '.')
+      .replace(/\u066c/g, ' ')
+      .replace(
+        /[⁰¹²³⁴⁵⁶⁷⁸⁹⁻]+/g,
+        (run) => `^${[...run].map((c) => (c === '⁻' ? '-' : SUPERSCRIPT_DIGITS.indexOf(c))).join('')}`,
+      )
+      // A fraction in one sign (Unicode, Number Forms) falls into its two numbers.
+      .replace(/[¼-¾⅐-⅞↉]/g, (sign) => ` ${sign.normalize('NFKC').replace('⁄', '/')}`)
+      .replace(/[\s\u00a0\u202f]+/g, ' ')
+      .trim()
+      .replace(/(\d)['  ](?=\d{3}(?!\d))/g, '$1')
+  );
 }
 
 const NUMBER = /^([+-]?\s?)(\d[\d.,]*|[.,]\d+)/;
