@@ -1,12 +1,14 @@
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
-import { marks } from '@/server/db/schema/marks';
-import { enrolments } from '@/server/db/schema/people';
+import { attempts as attemptRows } from '@/server/db/schema/attempts';
+import { sittings } from '@/server/db/schema/exams';
+import { marks, remarks } from '@/server/db/schema/marks';
+import { courses, enrolments } from '@/server/db/schema/people';
 import { alikeAnswers } from '@/server/marking/alike';
 import { openDesk, readAnswers } from '@/server/marking/desk';
 import { giveAlike, giveMark } from '@/server/marking/give-mark';
-import { addRemark, changeRemark, dropKeptRemark, takeBackRemark } from '@/server/marking/remarks';
+import { addRemark, changeRemark, dropKeptRemark, remarksOf, takeBackRemark } from '@/server/marking/remarks';
 import { setUnsure } from '@/server/marking/unsure';
 import { openOwnResult } from '@/server/results/own-result';
 import { releaseResults } from '@/server/results/results';
@@ -61,6 +63,35 @@ it('what is said is kept for the question, once, and can be said otherwise where
   must(await dropKeptRemark(marker(), { attempt: attempts.ben, kept: kept?.id }));
   expect((await desk()).kept).toEqual([]);
   expect((await answerOf('ben'))?.remarks[0]).toMatchObject({ words: 'Give the cause.', kept: null });
+});
+
+it('what is said otherwise everywhere stays as it was where others mark', async () => {
+  must(await say('ada', 'Say why.', { marks: '1' }));
+  // The same words without marks keep those that went with them.
+  must(await say('ben', 'Say why.'));
+  expect((await desk()).kept).toMatchObject([{ words: 'Say why.', marks: '1' }]);
+  const kept = (await answerOf('ada'))?.remarks[0]?.kept ?? '';
+  // A sitting of another course has said it, too: as if its attempt were there.
+  await dept.out.db.transaction(async (tx) => {
+    const other = { id: 'other', code: 'WT-9', title: 'Another', term: 'autumn' };
+    await tx.insert(courses).values(other);
+    const [row] = await tx.select().from(sittings).where(eq(sittings.id, sitting));
+    if (row) await tx.insert(sittings).values({ ...row, id: 'elsewhere', course: 'other' });
+    const [attempt] = await tx
+      .select()
+      .from(attemptRows)
+      .where(eq(attemptRows.id, attempts.ada ?? ''));
+    if (attempt) await tx.insert(attemptRows).values({ ...attempt, id: 'theirs', sitting: 'elsewhere' });
+    const said = { id: 'r-theirs', attempt: 'theirs', item: 'item0', slot: 'c', kept, words: 'Say why.' };
+    await tx.insert(remarks).values({ ...said, anchor: WHOLE, by: dept.id('outsider'), at: dept.now });
+  });
+  const id = (await answerOf('ada'))?.remarks[0]?.id;
+  expect(must(await changeRemark(marker(), { id, words: 'Give the cause.', everywhere: true }))).toEqual({
+    changed: 2,
+  });
+  expect((await answerOf('ben'))?.remarks[0]?.words).toBe('Give the cause.');
+  const theirs = await remarksOf(dept.out.db.read, ['theirs'], { viewer: '' });
+  expect(theirs.map(({ words }) => words)).toEqual(['Say why.']);
 });
 
 it('is pinned only to what stands in the answer', async () => {

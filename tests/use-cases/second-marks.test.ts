@@ -63,6 +63,8 @@ it('what is shared out by script or by question is seen by whom it falls to; who
     of: [{ attempt: others, slot: 'c' }],
   });
   expect(must(peek).answers).toEqual([]);
+  expect(await first('marker', others, '1')).toMatchObject({ ok: false, refusal: { code: 'not-your-share' } });
+  must(await first('teacher', others, '1'));
   await plan({ sharing: { by: 'question', markers: { item0: [teacherId] } } });
   expect([await linesOf('marker'), await linesOf('marker', 'item1')]).toEqual([[], [ada, ben]]);
   const refused = await saveMarkingPlan(dept.as('teacher'), {
@@ -76,6 +78,7 @@ it('what is shared out by script or by question is seen by whom it falls to; who
 it('as they come: two never get the same one, and what is left for an hour goes back', async () => {
   await plan({ sharing: { by: 'turn' } });
   expect(await linesOf('marker')).toEqual([]);
+  expect(await first('marker', ada, '1')).toMatchObject({ ok: false, refusal: { code: 'not-your-share' } });
   const take = (who: string) => takeAnswers(dept.as(who), { sitting, item: 'item0' });
   expect(must(await take('marker'))).toEqual({ taken: 2 });
   expect(must(await take('teacher'))).toEqual({ taken: 0 });

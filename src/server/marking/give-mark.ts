@@ -14,6 +14,7 @@ import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
 import { countingMarks } from './current-marks';
 import { judgedMarks, typedMarks } from './earned';
+import { shareIn } from './share';
 
 const given = z.object({
   attempt: z.string(),
@@ -34,7 +35,7 @@ export interface GivenMark {
   marks: string;
 }
 
-/** Adds a person's mark for one slot to its history. Refused where somebody else has marked it since it was looked at. */
+/** Adds a person's mark for one slot to its history. Refused where somebody else has marked it since it was looked at, and where it is another's to mark. */
 export async function giveMark(ctx: Context, raw: unknown): Promise<Result<GivenMark>> {
   const parsed = parse(given, raw);
   if (!parsed.ok) return parsed;
@@ -49,8 +50,11 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<Given
   const earned = judgement && rubric ? judgedMarks(rubric, judgement, worth) : typedMarks(parsed.value.marks, worth);
   if (!earned.ok) return earned;
   const { value, trace } = earned.value;
+  const { sitting, script } = found.value.attempt;
+  const share = await shareIn(ctx, sitting, true);
   return ctx.db.transaction(async (tx) => {
     const stands = await standingMark(tx, { attempt, item: itemId, slot });
+    if (!share.mine({ attempt, item: itemId, slot, script, by: stands?.by ?? null })) return refuse('not-your-share');
     if (over !== undefined && stands && stands.id !== over && stands.by !== null && stands.by !== ctx.actor.id)
       return refuse('marked-meanwhile', { values: { marks: stands.marks ?? '' } });
     const [row] = await tx
@@ -101,7 +105,8 @@ const alike = z.object({
 
 /**
  * Gives the mark of one answer, and what was said of it as a whole, to others
- * like it: those that still wait. What a person has marked meanwhile stays.
+ * like it: those that still wait and are one's own to mark. What a person has
+ * marked meanwhile stays.
  */
 export async function giveAlike(ctx: Context, raw: unknown): Promise<Result<{ given: string[]; marks: string }>> {
   const parsed = parse(alike, raw);
@@ -112,16 +117,19 @@ export async function giveAlike(ctx: Context, raw: unknown): Promise<Result<{ gi
   const { sitting } = found.value.attempt;
   const worth = (await itemOf(ctx.db.read, found.value, item))?.worth.get(slot);
   if (!worth) return NOT_FOUND;
+  const share = await shareIn(ctx, sitting, true);
   return ctx.db.transaction(async (tx) => {
     const mark = await standingMark(tx, { attempt: from, item, slot });
     if (!mark || mark.marks === null || mark.by === null) return refuse('not-marked-yet');
     const here = and(inArray(marks.attempt, to), eq(marks.item, item), eq(marks.slot, slot));
     const standing = await tx
-      .select({ attempt: marks.attempt, marks: marks.marks })
+      .select({ attempt: marks.attempt, marks: marks.marks, script: attempts.script })
       .from(marks)
       .innerJoin(attempts, eq(attempts.id, marks.attempt))
       .where(and(eq(attempts.sitting, sitting), inArray(marks.id, countingMarks(tx, here))));
-    const waiting = standing.filter((one) => one.marks === null).map(({ attempt }) => attempt);
+    const waiting = standing
+      .filter((one) => one.marks === null && share.mine({ ...one, item, slot, by: null }))
+      .map(({ attempt }) => attempt);
     const said = await tx
       .select()
       .from(remarks)

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { paperQuestions, type PaperQuestion } from '@/core/exams/paper';
 import { exact, stored } from '@/core/base/exact';
@@ -10,8 +10,10 @@ import { readResponse } from '@/core/kinds/response';
 import { readNumber } from '@/core/rules/number/read';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader, Transaction } from '../db/database';
-import { answersNow } from '../db/schema/attempts';
+import { answersNow, attempts } from '../db/schema/attempts';
+import { sittings } from '../db/schema/exams';
 import { keptRemarks, remarks } from '../db/schema/marks';
+import { sittingsFor } from '../people/courses';
 import { newId } from '../ports/ids';
 import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
@@ -146,7 +148,7 @@ async function rubOut(
     );
 }
 
-/** The kept remark of these words, made when there is none. Marks that come with it are those from now on. */
+/** The kept remark of these words, made when there is none. Marks that were given with it are those from now on. */
 async function keepWords(
   tx: Transaction,
   ctx: Context,
@@ -159,7 +161,10 @@ async function keepWords(
     .from(keptRemarks)
     .where(and(eq(keptRemarks.question, question), eq(keptRemarks.words, words)));
   if (known) {
-    await tx.update(keptRemarks).set({ at: ctx.now, marks }).where(eq(keptRemarks.id, known.id));
+    await tx
+      .update(keptRemarks)
+      .set({ at: ctx.now, ...(marks === null ? {} : { marks }) })
+      .where(eq(keptRemarks.id, known.id));
     return known.id;
   }
   const id = newId();
@@ -209,15 +214,44 @@ export async function changeRemark(ctx: Context, raw: unknown): Promise<Result<{
   const found = await remarkToChange(ctx, id);
   if (!found.ok) return found;
   const { kept } = found.value;
+  const mine = await sittingsFor(ctx, 'mark answers');
   return ctx.db.transaction(async (tx) => {
-    if (everywhere && kept !== null) {
-      await tx.update(keptRemarks).set({ words, at: ctx.now }).where(eq(keptRemarks.id, kept));
-      const all = await tx.select({ id: remarks.id }).from(remarks).where(eq(remarks.kept, kept));
-      return ok({ changed: all.length });
-    }
+    if (everywhere && kept !== null) return ok({ changed: await sayOtherwise(tx, kept, words, mine) });
     await tx.update(remarks).set({ words, kept: null }).where(eq(remarks.id, id));
     return ok({ changed: 1 });
   });
+}
+
+/**
+ * Says a kept remark otherwise wherever it was said in the sittings that one
+ * marks in. Where others have said it elsewhere, it stays theirs as it was.
+ */
+async function sayOtherwise(tx: Transaction, kept: string, words: string, mine: SQL | undefined): Promise<number> {
+  const all = await tx.select({ id: remarks.id }).from(remarks).where(eq(remarks.kept, kept));
+  const own = await tx
+    .select({ id: remarks.id })
+    .from(remarks)
+    .innerJoin(attempts, eq(attempts.id, remarks.attempt))
+    .innerJoin(sittings, and(eq(sittings.id, attempts.sitting), mine))
+    .where(eq(remarks.kept, kept));
+  if (own.length === all.length) {
+    await tx.update(keptRemarks).set({ words }).where(eq(keptRemarks.id, kept));
+    return own.length;
+  }
+  const [before] = await tx.select().from(keptRemarks).where(eq(keptRemarks.id, kept));
+  if (!before) return 0;
+  const id = newId();
+  await tx.insert(keptRemarks).values({ ...before, id, words });
+  await tx
+    .update(remarks)
+    .set({ kept: id })
+    .where(
+      inArray(
+        remarks.id,
+        own.map((one) => one.id),
+      ),
+    );
+  return own.length;
 }
 
 /** Takes a remark back. Kept words stay for other answers. */

@@ -51,7 +51,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
   const [trouble, setTrouble] = useState<Refusal | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const remarkField = useRef<HTMLInputElement>(null);
-  const { now, drawn, lost, change, read } = useDesk(desk, all, drawnFirst, lines, at);
+  const { now, drawn, lost, change, changeAll, read } = useDesk(desk, all, drawnFirst, lines, at);
   const line = lines[at];
 
   const setLine = (key: string, part: Partial<DeskLine>): void => {
@@ -75,7 +75,9 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
     item: desk.item,
     kept: desk.kept,
     change,
+    changeAll,
     onTrouble: setTrouble,
+    onLost: (answer) => void read([answer]),
     onMarks(answer, by) {
       if (desk.rubrics[answer.slot]) return;
       const next = withChange(typed ?? (answer.marks ? marksText(answer.marks) : ''), by, answer.of);
@@ -162,7 +164,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
   const pin = (anchor: Anchor): void => {
     if (!now) return;
     // What is drawn, and how a word was read, needs no words.
-    if (anchor.at === 'drawn' || anchor.at === 'read') return void says.say(now, '', '', anchor);
+    if (anchor.at === 'drawn' || anchor.at === 'read') return says.sign(now, anchor);
     says.setAnchor(anchor);
     remarkField.current?.focus();
   };

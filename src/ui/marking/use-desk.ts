@@ -55,6 +55,9 @@ export function useDesk(desk: Desk, all: boolean, drawnFirst: DrawnFormulas, lin
       return one ? new Map(all).set(key, by(one)) : all;
     });
   }, []);
+  const changeAll = useCallback((by: (answer: DeskAnswer) => DeskAnswer): void => {
+    setAnswers((all) => new Map([...all].map(([key, one]) => [key, by(one)])));
+  }, []);
   const line = lines[at];
-  return { now: line && (answers.get(keyOf(line)) ?? null), drawn, lost, change, read };
+  return { now: line && (answers.get(keyOf(line)) ?? null), drawn, lost, change, changeAll, read };
 }

@@ -25,6 +25,7 @@ export function Player({ url, film, label, seconds, remarks = [], onPin, onTime,
   const player = useRef<HTMLMediaElement | null>(null);
   const [at, setAt] = useState(0);
   const [length, setLength] = useState(seconds);
+  const [mute, setMute] = useState(false);
   const to = (second: number): void => {
     if (player.current) player.current.currentTime = Math.max(0, second);
   };
@@ -40,6 +41,7 @@ export function Player({ url, film, label, seconds, remarks = [], onPin, onTime,
       setAt(now);
       onTime?.(now);
     },
+    onError: () => setMute(true),
     onLoadedMetadata: () => {
       const told = player.current?.duration ?? 0;
       // What a browser records does not say how long it is.
@@ -52,6 +54,11 @@ export function Player({ url, film, label, seconds, remarks = [], onPin, onTime,
   return (
     <div className="player">
       {film ? <video {...common} /> : <audio {...common} />}
+      {mute && (
+        <p className="hand mb-0" role="status">
+          This browser cannot play it. Save the file and play it with another program.
+        </p>
+      )}
       <div className="acts">
         <button type="button" className="btn btn-quiet btn-sm" onClick={() => to(at - JUMP)}>
           ‹ {JUMP} s

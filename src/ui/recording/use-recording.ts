@@ -41,8 +41,8 @@ export function useRecording(file: HandedFile | null, arrived: boolean): string 
   useEffect(() => {
     if (hash === '') return;
     let [here, address] = [true, ''];
-    const here_ = made.get(hash);
-    const blob = here_ ? Promise.resolve(here_) : arrived ? fetched({ hash, name, attempt, size }) : null;
+    const ofThisPage = made.get(hash);
+    const blob = ofThisPage ? Promise.resolve(ofThisPage) : arrived ? fetched({ hash, name, attempt, size }) : null;
     void blob?.then((found) => {
       if (!here || !found) return;
       address = URL.createObjectURL(found);

@@ -104,6 +104,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     marks === ''
       ? 'Somebody else has looked at this answer meanwhile. It is shown as it stands now; mark it again if you see it otherwise.'
       : `Somebody else has given this answer ${marks} meanwhile. It is shown as it stands now; mark it again if you see it otherwise.`,
+  'not-your-share': () => 'This answer is somebody else’s to mark.',
   'not-a-marker': () => 'Somebody of these does not mark here.',
   'second-mark-stands': () => 'Somebody else has marked this answer a second time already.',
   'own-first-mark': () => 'You have marked this answer first; somebody else marks it a second time.',
