@@ -12,6 +12,7 @@ import { installDepartment } from '../../src/server/people/install';
 import { folderFiles } from '../../src/server/ports/files';
 import { openMarker } from '../../src/server/jobs/marker';
 import { standInMailer } from '../../src/server/ports/mailer-port';
+import { standInRecogniser } from '../../src/server/ports/recogniser';
 import { standInWeb } from '../../src/server/ports/web-stand-in';
 import { enterSitting } from '../../src/server/sittings/enter';
 import { scheduleSitting } from '../../src/server/sittings/schedule';
@@ -37,6 +38,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
     files: folderFiles(path.join(folder, 'files')),
     web: standInWeb,
     mailer: standInMailer,
+    recogniser: standInRecogniser(),
     marker: openMarker(db.url),
     now,
   };

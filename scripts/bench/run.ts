@@ -7,6 +7,7 @@ import { placing } from './placing';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
 import { search } from './search';
+import { speech } from './speech';
 import { watch } from './watch';
 import { texts } from './texts';
 import { writing } from './writing';
@@ -27,6 +28,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   'mark-anew': () => markingAnew(Number(process.env.BENCH_ATTEMPTS ?? 2000)),
   desk: () => deskBench(Number(process.env.BENCH_ANSWERS ?? 10_000)),
   drawing: () => drawingBench(),
+  speech,
   maths,
   texts,
 };

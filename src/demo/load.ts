@@ -45,7 +45,7 @@ import { visitors } from './questions/visitors';
 import { WORKSHOP, workshop } from './questions/workshop';
 import { asShown } from './as-shown';
 import { makeAnswers } from './students';
-import { markTwice, sitWorkshop } from './workshop';
+import { bringCalls, markTwice, sitWorkshop } from './workshop';
 import type { DemoQuestion } from './write';
 
 const MINUTE = 60_000;
@@ -420,7 +420,8 @@ class Loader {
   async workshop(): Promise<void> {
     const day = this.out.now - 2 * DAY;
     const teacher = this.as('thandeka', day - DAY);
-    const sections = [{ title: 'By hand and by voice', topics: [WORKSHOP], count: 5 }];
+    const sections = [{ title: 'By hand and by voice', topics: [WORKSHOP], count: 6 }];
+    await bringCalls(teacher);
     const exam = await this.exam(teacher, 'WT-201', 'Workshop, week 9', 40, '50', sections);
     const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 40);
     const as = (userName: string, now: number): Context => this.as(userName, now);

@@ -1,6 +1,3 @@
-import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import { must } from '@/core/base/result';
 import { seeded, seedFor } from '@/core/base/random';
 import { PIECE_BYTES } from '@/core/content/file-limits';
@@ -11,6 +8,7 @@ import type { PaperQuestion } from '@/core/exams/paper';
 import type { Context } from '@/server/context';
 import { addFilePiece } from '@/server/sittings/handed-files';
 import { photographedPage } from './pages';
+import { hashOf, SAID, spoken } from './spoken';
 
 /** Answers that are drawn, photographed or spoken, made for a student of the demo. */
 export interface MadeAnswer {
@@ -78,13 +76,9 @@ const SECONDS: Record<string, number> = {
   'reading-slow': 14.2,
 };
 
-const spoken = (name: string): Uint8Array =>
-  new Uint8Array(readFileSync(path.join(import.meta.dirname, 'voices', `${name}.ogg`)));
-
 /** Brings a file to the server as a device does, piece by piece. */
 async function bring(ctx: Context, attempt: string, name: string, bytes: Uint8Array): Promise<HandedFile> {
-  const hash = createHash('sha256').update(bytes).digest('hex');
-  const file = { hash, name, size: bytes.length, attempt };
+  const file = { hash: hashOf(bytes), name, size: bytes.length, attempt };
   for (let from = 0; from < bytes.length; from += PIECE_BYTES)
     must(await addFilePiece(ctx, { ...file, from, age: 0 }, bytes.subarray(from, from + PIECE_BYTES)));
   return file;
@@ -117,8 +111,12 @@ export async function madeAnswers(
       if (kind === 'record') {
         const reads = 'reads' in Object(setup) && Object(setup).reads !== '';
         const name = pick(reads ? READINGS : CALLS);
-        const file = await bring(ctx, attempt, 'recording.ogg', spoken(name));
+        const file = await bring(ctx, attempt, 'recording.ogg', spoken(`${name}.ogg`));
         add({ file, seconds: SECONDS[name] ?? 0, tries: 1 });
+      }
+      if (kind === 'say') {
+        const file = await bring(ctx, attempt, 'said.wav', spoken(pick(SAID)));
+        add({ file, seconds: 1, tries: 1, understood: null });
       }
     }
   }

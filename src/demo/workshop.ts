@@ -3,6 +3,7 @@ import { paperQuestions } from '@/core/exams/paper';
 import { USUAL_MARKING } from '@/core/marking/plan';
 import type { Context } from '@/server/context';
 import { openDesk } from '@/server/marking/desk';
+import { addRecording } from '@/server/media/add-recording';
 import { giveMark } from '@/server/marking/give-mark';
 import { listMarking } from '@/server/marking/list-marking';
 import { saveMarkingPlan } from '@/server/marking/plan';
@@ -14,9 +15,15 @@ import { paperOf } from '@/server/sittings/pinned';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { madeAnswers } from './made-answers';
 import { WT201 } from './people';
+import { CALLS, spoken } from './spoken';
 
 const MINUTE = 60_000;
 type As = (userName: string, now: number) => Context;
+
+/** The calls as the department says them, for what is said over the radio. */
+export async function bringCalls(ctx: Context): Promise<void> {
+  for (const { file } of CALLS) must(await addRecording(ctx, spoken(file), 'sound'));
+}
 
 /** Some students draw, photograph and speak, and hand it in. */
 export async function sitWorkshop(as: As, sitting: string, day: number): Promise<void> {

@@ -5,6 +5,7 @@ import type { Database } from './db/database';
 import type { Marker } from './jobs/marker';
 import type { Files } from './ports/files';
 import type { Mailer } from './ports/mailer-port';
+import type { Recogniser } from './ports/recogniser';
 import type { Web } from './ports/web';
 
 /** What the outside gives to every use-case: the services, and the time. */
@@ -14,6 +15,7 @@ export interface Outside {
   web: Web;
   marker: Marker;
   mailer: Mailer;
+  recogniser: Recogniser;
   /** Milliseconds since 1970. */
   now: number;
 }

@@ -6,6 +6,7 @@ import { type Marker, openMarker } from './jobs/marker';
 import { type Files, folderFiles } from './ports/files';
 import { smtpMailer } from './ports/mailer';
 import { type Mailer, standInMailer } from './ports/mailer-port';
+import { type Recogniser, standInRecogniser } from './ports/recogniser';
 import { openWeb, type Web } from './ports/web';
 import { standInWeb } from './ports/web-stand-in';
 
@@ -19,6 +20,7 @@ interface Services {
   web: Web;
   marker: Marker;
   mailer: Mailer;
+  recogniser: Recogniser;
 }
 const KEY = Symbol.for('zonda.services');
 const holder = globalThis as { [KEY]?: Promise<Services> };
@@ -30,6 +32,7 @@ async function open(): Promise<Services> {
     marker: openMarker(env.databaseUrl),
     files: folderFiles(path.join(env.dataFolder, 'files')),
     mailer: env.mail.smtp === null ? standInMailer : smtpMailer(env.mail.smtp, env.mail.from),
+    recogniser: standInRecogniser(),
     web: env.web === 'open' ? openWeb : standInWeb,
   };
 }

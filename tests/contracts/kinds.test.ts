@@ -13,6 +13,7 @@ import { anchorSchema } from '@/core/content/stored-anchor';
 import { readArchive, writeArchive } from '@/core/exchange/archive';
 import { questionsFromRows, rowFromQuestion, COLUMNS } from '@/core/exchange/rows';
 import { SAMPLE_SECRETS } from '@/core/kinds/contract';
+import { NOTHING_UNDERSTOOD, type Understood } from '../../src/core/speech/understood';
 import { KIND_NAMES, kindOf, TYPED_KINDS, typedKind } from '@/core/kinds/registry';
 import { readResponse, storedResponse } from '@/core/kinds/response';
 import { waits } from '@/core/rules/marking';
@@ -278,6 +279,33 @@ it.each(VALUED)('the key of a %s is a value to reckon with', (name) => {
 });
 
 /** Kinds in which an answer can be right as a whole beside the key. */
+it.each(KIND_NAMES.filter((name) => kindOf(name).spoken))('kind %s is marked by what was understood alone', (name) => {
+  const kind = kindOf(name);
+  const { setup } = sampleOf(name);
+  const { spoken, marked } = kind;
+  const key = marked?.key(setup);
+  expect(spoken?.recording(key)).not.toBeNull();
+  expect(spoken?.recording(key) && kind.files?.of(key)).toEqual([spoken?.recording(key)]);
+  // Its samples are among its media, and none of their words or sounds on the sheet.
+  const samples = spoken?.samples(setup) ?? [];
+  expect(samples.length).toBeGreaterThan(0);
+  for (const { words, sound } of samples) {
+    expect(kind.media?.of(setup)).toContain(sound);
+    expect(JSON.stringify(kind.sheet(setup, 1))).not.toContain(sound);
+    expect(JSON.stringify(kind.sheet(setup, 1))).not.toContain(words);
+  }
+  const state = (understood: Understood | null): string | undefined =>
+    marked?.mark(setup, spoken?.withUnderstood(key, understood)).state;
+  const [{ words } = { words: '' }] = samples;
+  expect([state({ words, sure: 1 }), state({ words, sure: 0.1 }), state(NOTHING_UNDERSTOOD), state(null)]).toEqual([
+    'marked',
+    'waits',
+    'waits',
+    'waits',
+  ]);
+  expect(spoken?.understood(spoken.withUnderstood(key, { words, sure: 0.1 }))).toEqual({ words, sure: 0.1 });
+});
+
 describe.each(KIND_NAMES.filter((name) => kindOf(name).marked?.keyed))('kind %s with another whole answer', (name) => {
   const kind = kindOf(name);
   const { setup } = sampleOf(name);

@@ -16,8 +16,13 @@ const ARGS = [
 export const LAPTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
-export function launch(): Promise<Browser> {
-  return chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ARGS });
+/** A browser; what its microphone hears is a wave file, once, where one is named. */
+export function launch(heard?: string): Promise<Browser> {
+  const microphone = heard === undefined ? [] : [`--use-file-for-fake-audio-capture=${heard}%noloop`];
+  return chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [...ARGS, ...microphone],
+  });
 }
 
 /** Goes to a screen and waits until it answers keys. */

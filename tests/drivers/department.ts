@@ -19,6 +19,7 @@ import { installDepartment, type Installed } from '@/server/people/install';
 import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
 import { standInMailer } from '@/server/ports/mailer-port';
+import { standInRecogniser } from '@/server/ports/recogniser';
 import { standInWeb } from '@/server/ports/web-stand-in';
 import { type AttemptRow, attemptRow } from '@/server/sittings/attempts';
 import { scheduleSitting } from '@/server/sittings/schedule';
@@ -48,6 +49,7 @@ async function servicesIn(folder: string): Promise<Omit<Outside, 'now'>> {
     files: folderFiles(path.join(folder, 'files')),
     web: standInWeb,
     mailer: standInMailer,
+    recogniser: standInRecogniser(),
   };
 }
 

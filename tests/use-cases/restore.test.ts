@@ -9,6 +9,7 @@ import { openDatabase } from '@/server/db/database';
 import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
 import { standInMailer } from '@/server/ports/mailer-port';
+import { standInRecogniser } from '@/server/ports/recogniser';
 import { standInWeb } from '@/server/ports/web-stand-in';
 import { addMedia } from '@/server/media/add-media';
 import { readMedia } from '@/server/media/read-media';
@@ -60,6 +61,7 @@ it('a backup taken in the middle of an exam comes back as operations.md says: wh
     files: folderFiles(path.join(folder, 'files')),
     web: standInWeb,
     mailer: standInMailer,
+    recogniser: standInRecogniser(),
     marker: openMarker(url),
     now: now + 3 * MINUTE,
   };

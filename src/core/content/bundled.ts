@@ -15,3 +15,10 @@ export const BICYCLE: SlotPicture = {
 export const BUNDLED: ReadonlyMap<string, { mime: string; content: string }> = new Map([
   [BICYCLE.media, { mime: 'image/svg+xml', content: bicycle }],
 ]);
+
+/** Numbers as a made voice says them (`scripts/voices.ts`), for the example of what can be said: by their words, the hashes of their WAV files. */
+export const SPOKEN_NUMBERS: Readonly<Record<string, string>> = {
+  seven: 'a0bb16dea9fa8185df84f3a6bff21390d38b5622dbe42b06d9b65c0613d706a6',
+  eleven: 'cf5e43e551a73c54df108700f625c886868e5444d18bd578748b9ebf85dd7977',
+  six: '917b0e0dabb7448c3a23ccd5c2ab637fa3fef20e43778960d3fdb24604727395',
+};

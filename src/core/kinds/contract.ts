@@ -7,6 +7,7 @@ import type { Judgement, Rubric } from '../rules/rubric/rubric';
 import type { Conventions } from '../rules/maths/rules';
 import type { ClassAnswer, NamedPoint, Piece, UnreadPhrase } from '../rules/text/unread';
 import type { Put } from '../content/put';
+import type { Understood } from '../speech/understood';
 
 /**
  * What every kind of answer slot provides, and beside it the capabilities that
@@ -57,6 +58,7 @@ export interface Kind<Setup, Sheet, Response> {
   worded?: Worded<Setup, Response>;
   judged?: Judged<Setup, Response>;
   selfJudged?: SelfJudged<Setup, Response>;
+  spoken?: Spoken<Setup, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -181,6 +183,19 @@ export interface SelfJudged<Setup, Response> {
   judgement: (response: Response) => Judgement;
 }
 
+/** Its answer is spoken: a machine listens before it is marked. */
+export interface Spoken<Setup, Response> {
+  /** What it is compared with: words, and somebody saying them, as a sound among the media. */
+  samples: (setup: Setup) => readonly { words: string; sound: string }[];
+  /** How often it may be said; null for as often as one likes. */
+  tries: (setup: Setup) => number | null;
+  recording: (response: Response) => HandedFile | null;
+  /** Null where nobody has listened yet. */
+  understood: (response: Response) => Understood | null;
+  /** The response with what was understood. What a page says of it is never believed. */
+  withUnderstood: (response: Response, understood: Understood | null) => Response;
+}
+
 export const CAPABILITIES = [
   'marked',
   'typed',
@@ -193,6 +208,7 @@ export const CAPABILITIES = [
   'worded',
   'judged',
   'selfJudged',
+  'spoken',
 ] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 

@@ -13,6 +13,7 @@ import { number } from './number/number';
 import { formulaWithPlaces } from './formula-with-places/formula-with-places';
 import { order } from './order/order';
 import { record } from './record/record';
+import { say } from './say/say';
 import { scale } from './scale/scale';
 import { select } from './select/select';
 import { shortText } from './short-text/short-text';
@@ -31,6 +32,7 @@ export const kinds = {
   handIn,
   draw,
   record,
+  say,
   judgeOwn,
   scale,
   label,

@@ -3,6 +3,9 @@ import { handIn } from '@/core/kinds/hand-in/hand-in';
 import { judgeOwn } from '@/core/kinds/judge-own/judge-own';
 import { longAnswer } from '@/core/kinds/long-answer/long-answer';
 import { record } from '@/core/kinds/record/record';
+import { say } from '@/core/kinds/say/say';
+import { rulesFromKey } from '@/core/rules/text/rules';
+import { CALLS, hashOf, spoken } from '../spoken';
 import { type DemoQuestion, question } from '../write';
 import { MAINTENANCE_REPORT } from './report';
 
@@ -95,6 +98,27 @@ export const workshop: DemoQuestion[] = [
       },
     },
     { title: 'Read the rules of climbing aloud' },
+  ),
+  question(
+    WORKSHOP,
+    1,
+    'use',
+    'Somebody steps below the blades, and they turn. Say over the radio, in three words, what has to happen.\n=a',
+    {
+      a: {
+        slot: {
+          kind: 'say',
+          marks: '1',
+          setup: {
+            ...say.fresh(),
+            rules: { ...say.fresh().rules, rules: rulesFromKey('stop the rotor').rules },
+            spoken: CALLS.map(({ words, file }, i) => ({ id: `s${i + 1}`, words, sound: hashOf(spoken(file)) })),
+          },
+        },
+        slips: [],
+      },
+    },
+    { title: 'Three words over the radio' },
   ),
   question(
     WORKSHOP,

@@ -1,6 +1,6 @@
 import { ok, type Result, refuse } from '@/core/base/result';
 import { Gate } from '../door/gate';
-import { startThread } from '../jobs/thread';
+import { askThread } from '../jobs/thread';
 import type { FileRead, RowsRead } from './read-file';
 
 /** What is to be read: questions in whatever form, or bare rows. */
@@ -34,17 +34,7 @@ export function readRowsApart(name: string, bytes: Uint8Array): Promise<Result<R
 async function inThread<R>(order: ReadOrder, mostTime: number): Promise<Result<R>> {
   const leave = await waiting.enter();
   if (!leave) return refuse('too-much-at-once');
-  const thread = startThread('read-file', order);
-  let timer: NodeJS.Timeout | undefined;
-  const outcome = await new Promise<ReadOutcome<R> | null>((done) => {
-    thread.once('message', done);
-    // Out of memory, or ended without a word.
-    thread.once('error', () => done(null));
-    thread.once('exit', () => done(null));
-    timer = setTimeout(() => done(null), mostTime);
-  });
-  clearTimeout(timer);
-  void thread.terminate();
+  const outcome = await askThread<ReadOutcome<R>>('read-file', order, mostTime);
   leave();
   if (!outcome) return refuse('file-too-much', { values: { seconds: mostTime / 1000 } });
   return 'read' in outcome ? ok(outcome.read) : refuse(outcome.refused, { values: { most: MOST_QUESTIONS } });

@@ -5,6 +5,7 @@ import { answersNow, attempts } from '../db/schema/attempts';
 import { versionOf } from '../events/versions';
 import type { AttemptRow } from '../sittings/attempts';
 import { keepTimes } from '../exams/time-taken';
+import { hearBeforeMarking } from '../sittings/heard';
 import { type CurrentMark, currentMarks } from './current-marks';
 import { insertMarks } from './keep-marks';
 
@@ -22,6 +23,7 @@ export function markHandedIn(out: Outside, attempt: AttemptRow): Promise<void> {
 
 async function markOnce(out: Outside, attempt: AttemptRow): Promise<void> {
   const { id, sitting, seed, without, reopenedAt } = attempt;
+  await hearBeforeMarking(out, attempt);
   for (;;) {
     const { version, marks: found } = await out.marker.mark({ id, sitting, seed, without });
     const kept = await out.db.transaction(async (tx) => {

@@ -8,6 +8,7 @@ import { storedResponse } from '@/core/kinds/response';
 import type { Reader } from '../db/database';
 import type { AttemptRow } from './attempts';
 import { heldFiles } from './handed-files';
+import { asHeard } from './heard';
 import { ownNames } from './own-names';
 import { placedIn } from './pinned';
 import { closedIn } from './practice';
@@ -53,7 +54,10 @@ export async function acceptedValues(
     if (files.length > 0) held ??= await heldFiles(read, id);
     if (!files.every((file) => file.attempt === id && held?.has(file.hash))) continue;
     const filesBegun = files.map(({ hash }) => held?.get(hash) ?? 0);
-    accepted.set(seq, { value: storedResponse(kind, given.response), filesBegun });
+    const response = kind.spoken
+      ? await asHeard(read, id, { item: itemId, slot: slotId }, kind.spoken, given.response)
+      : given.response;
+    accepted.set(seq, { value: storedResponse(kind, response), filesBegun });
   }
   return accepted;
 }

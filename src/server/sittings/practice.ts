@@ -18,6 +18,7 @@ import { checks } from '../db/schema/attempts';
 import type { FirstMark } from '../marking/first-marks';
 import { type ResultSlot, slotsSeen } from '../results/slots-seen';
 import { currentAnswers, findAttempt } from './attempts';
+import { hearBeforeMarking } from './heard';
 import { ownNames } from './own-names';
 import { paperOf } from './pinned';
 import { inStages } from './stages';
@@ -57,6 +58,7 @@ export async function checkQuestion(ctx: Context, id: string, raw: unknown): Pro
   const stages = await inStages(read, found);
   const state = stages ? stages.stateOf(itemId) : found.state;
   if (!state || isOver(state, ctx.now)) return refuse('door-over');
+  await hearBeforeMarking(ctx, found.attempt, itemId);
   const [before] = await read
     .select()
     .from(checks)

@@ -152,7 +152,10 @@ export function TrialDrawer({ placed, body, checks, selected, changeBody }: Prop
 function NewAnswer({ placed, onAdd }: { placed: PlacedSlot; onAdd: (trials: readonly NewTrial[]) => void }) {
   const [typed, setTyped] = useState('');
   const [response, setResponse] = useState<unknown>(undefined);
-  if (!kindOf(placed.slot.kind).typed) {
+  const { typed: typable, spoken } = kindOf(placed.slot.kind);
+  if (!typable) {
+    // What is said is listened to first.
+    const unheard = response !== undefined && spoken?.understood(response) === null;
     const add = (): void => {
       onAdd([{ response, expected: '' }]);
       setResponse(undefined);
@@ -160,7 +163,7 @@ function NewAnswer({ placed, onAdd }: { placed: PlacedSlot; onAdd: (trials: read
     return (
       <div className="d-flex gap-2 align-items-center">
         <TrialAnswer placed={placed} label="A new trial answer" response={response} onChange={setResponse} />
-        <Button disabled={response === undefined} onClick={add}>
+        <Button disabled={response === undefined || unheard} onClick={add}>
           Add
         </Button>
       </div>

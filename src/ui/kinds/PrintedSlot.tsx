@@ -14,6 +14,7 @@ import * as menu from './menu/print';
 import * as number from './number/print';
 import * as order from './order/print';
 import * as record from './record/print';
+import * as say from './say/print';
 import * as scale from './scale/print';
 import * as select from './select/print';
 import * as shortText from './short-text/print';
@@ -37,6 +38,7 @@ const halves = {
   number: number.Print,
   order: order.Print,
   record: record.Print,
+  say: say.Print,
   scale: scale.Print,
   select: select.Print,
   shortText: shortText.Print,

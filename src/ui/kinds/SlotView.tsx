@@ -17,6 +17,7 @@ import * as menu from './menu/student';
 import * as number from './number/student';
 import * as order from './order/student';
 import * as record from './record/student';
+import * as say from './say/student';
 import * as scale from './scale/student';
 import * as select from './select/student';
 import * as shortText from './short-text/student';
@@ -39,6 +40,7 @@ const halves = {
   draw: { Student: draw.Student, Review: draw.Review },
   judgeOwn: { Student: judgeOwn.Student, Review: judgeOwn.Review },
   record: { Student: record.Student, Review: record.Review },
+  say: { Student: say.Student, Review: say.Review },
   handIn: { Student: handIn.Student, Review: handInReview.Review },
   scale: { Student: scale.Student, Review: scale.Review },
   label: { Student: label.Student, Review: label.Review },

@@ -14,6 +14,7 @@ import { numberEditor } from './number/editor';
 import { formulaWithPlacesEditor } from './formula-with-places/editor';
 import { orderEditor } from './order/editor';
 import { recordEditor } from './record/editor';
+import { sayEditor } from './say/editor';
 import { scaleEditor } from './scale/editor';
 import { selectEditor } from './select/editor';
 import { shortTextEditor } from './short-text/editor';
@@ -31,6 +32,7 @@ const editors = {
   handIn: handInEditor,
   draw: drawEditor,
   record: recordEditor,
+  say: sayEditor,
   judgeOwn: judgeOwnEditor,
   scale: scaleEditor,
   label: labelEditor,

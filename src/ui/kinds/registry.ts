@@ -14,6 +14,7 @@ import { numberSide } from './number/side';
 import { formulaWithPlacesSide } from './formula-with-places/side';
 import { orderSide } from './order/side';
 import { recordSide } from './record/side';
+import { saySide } from './say/side';
 import { scaleSide } from './scale/side';
 import { selectSide } from './select/side';
 import { shortTextSide } from './short-text/side';
@@ -31,6 +32,7 @@ const sides = {
   handIn: handInSide,
   draw: drawSide,
   record: recordSide,
+  say: saySide,
   judgeOwn: judgeOwnSide,
   scale: scaleSide,
   label: labelSide,

@@ -138,3 +138,5 @@ function meter(stream: MediaStream, onLevel: (level: number) => void): () => voi
     if (context.state !== 'closed') void context.close();
   };
 }
+
+export type Recorder = ReturnType<typeof useRecorder>;

@@ -10,6 +10,9 @@ export function hearHere(hash: string, blob: Blob): void {
   made.set(hash, blob);
 }
 
+/** A recording of this page. */
+export const recordedHere = (hash: string): Blob | undefined => made.get(hash);
+
 const TYPES: Record<string, string> = {
   webm: 'video/webm',
   mp4: 'video/mp4',

@@ -21,6 +21,7 @@ import { ReadAloud } from './ReadAloud';
 import type { DrawnFormulaSheet } from './RoomAids';
 import { YoungTop } from './YoungTop';
 import { RoomTop } from './RoomTop';
+import { useHearing } from './use-hearing';
 import { useHints } from './use-hints';
 import { type Saving, useAnswers } from './use-answers';
 import { usePractice } from './use-practice';
@@ -119,7 +120,8 @@ export function Room({ room }: { room: DrawnRoom }) {
     sendAll,
   });
   const pages = pagesOf(room);
-  const keeper = useMemo(() => ({ keep: keepFile, onTheirWay: files }), [keepFile, files]);
+  const hear = useHearing(room.attempt, sendAll);
+  const keeper = useMemo(() => ({ keep: keepFile, onTheirWay: files, hear }), [keepFile, files, hear]);
   const [page, setPage] = useState(0);
   const listening = useListening();
   // A button that nobody hears yet would be dead under a hasty hand.

@@ -1,5 +1,6 @@
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Happening } from '@/core/sittings/story';
+import type { Understood } from '@/core/speech/understood';
 import { participants, sittings } from './exams';
 import { members } from './people';
 
@@ -192,6 +193,23 @@ export const questionTimes = sqliteTable(
     seconds: integer('seconds').notNull(),
   },
   (t) => [primaryKey({ columns: [t.attempt, t.question] }), index('question_times_question').on(t.question)],
+);
+
+/** What was understood of recordings, each once: what pages are told, and what is marked. */
+export const heard = sqliteTable(
+  'heard',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    slot: text('slot').notNull(),
+    /** The recording, by the hash of its file. */
+    hash: text('hash').notNull(),
+    understood: text('understood', { mode: 'json' }).$type<Understood>().notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot, t.hash] })],
 );
 
 /** Files that students put beside answers; the bytes lie in the files port, in pieces until all have come. */

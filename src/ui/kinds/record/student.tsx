@@ -1,12 +1,14 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { MOST_FILE_BYTES } from '@/core/content/file-limits';
-import { clock, recordingName } from '@/core/content/recordings';
+import { recordingName } from '@/core/content/recordings';
 import type { RecordResponse, RecordSheet } from '@/core/kinds/record/record';
 import { Trouble } from '../../parts/Trouble';
 import { ReadAloud } from '../../recording/ReadAloud';
 import { Player } from '../../recording/Player';
-import { type Recording, type Take, useRecorder } from '../../recording/recorder';
+import { RecorderActs } from '../../recording/RecorderActs';
+import { type Take, useRecorder } from '../../recording/recorder';
+import { DEVICE_TROUBLES, takeTrouble } from '../../recording/troubles';
 import { hearHere, useRecording } from '../../recording/use-recording';
 import { useFileKeeper } from '../../sheet/FileKeeper';
 import { OnItsWay } from '../../sheet/OnItsWay';
@@ -17,20 +19,12 @@ import { askedFor } from './asked';
 
 const NOTHING: RecordResponse = { file: null, seconds: 0, tries: 0 };
 
-const TROUBLES: Record<Extract<Recording, { name: 'trouble' }>['why'], string> = {
-  refused:
-    'The browser does not let this page use the microphone or camera. Allow it beside the address, or record with another device and hand the file in.',
-  missing: 'No microphone or camera was found. Plug one in, or record with another device and hand the file in.',
-  unable: 'The microphone or camera could not be opened. Record with another device and hand the file in.',
-};
-
 export function Student({ label, sheet, response = NOTHING, onChange }: StudentProps<RecordSheet, RecordResponse>) {
   const { takes, seconds, tries, reads } = sheet;
   const { keep, onTheirWay } = useFileKeeper();
   const [trouble, setTrouble] = useState<string | null>(null);
   const { file } = response;
   const url = useRecording(file, file !== null && !onTheirWay.has(file.hash));
-  const left = tries === null ? Infinity : tries - response.tries;
 
   const hold = async (brought: File, long: number, taken: number): Promise<void> => {
     const kept = await keep(brought);
@@ -44,13 +38,7 @@ export function Student({ label, sheet, response = NOTHING, onChange }: StudentP
     bytes: MOST_FILE_BYTES * 0.95,
     onTake({ blob, seconds: long, silent, cutOff }: Take) {
       const ending = blob.type.includes('mp4') ? 'mp4' : blob.type.includes('ogg') ? 'ogg' : 'webm';
-      setTrouble(
-        cutOff
-          ? 'The microphone or camera went away. What was recorded until then is kept.'
-          : silent
-            ? 'Nothing could be heard. Listen to it, and look whether the microphone is switched on.'
-            : null,
-      );
+      setTrouble(takeTrouble({ silent, cutOff }));
       void hold(new File([blob], `recording.${ending}`, { type: blob.type }), long, response.tries + 1);
     },
   });
@@ -71,40 +59,17 @@ export function Student({ label, sheet, response = NOTHING, onChange }: StudentP
       )}
       <p className="soft mb-0">{askedFor(sheet)}</p>
       {busy && takes === 'film' && <Preview stream={recorder.preview} />}
-      <div className="acts">
-        {busy ? (
-          <>
-            <button type="button" className="btn btn-primary" onClick={recorder.stop}>
-              Stop
-            </button>
-            <button
-              type="button"
-              className="btn btn-outline-primary"
-              onClick={state.name === 'paused' ? recorder.goOn : recorder.pause}
-            >
-              {state.name === 'paused' ? 'Go on' : 'Pause'}
-            </button>
-            <span className="level" aria-hidden="true">
-              <i style={{ width: `${Math.round(100 * recorder.level)}%` }} />
-            </span>
-            <span className={state.name === 'paused' ? 'soft' : 'wrong'}>
-              {state.name === 'paused' ? 'paused' : '● recording'} {clock(recorder.length)} of {clock(seconds)}
-            </span>
-          </>
-        ) : (
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            aria-label={`${label}: ${file ? 'record again' : 'record'}`}
-            disabled={state.name === 'asking' || left <= 0}
-            onClick={() => void recorder.start()}
-          >
-            {state.name === 'asking' ? 'Opening…' : file ? 'Record again' : 'Record'}
-          </button>
-        )}
-        {!busy && tries !== null && <span className="soft">{Math.max(0, left)} left</span>}
-      </div>
-      {state.name === 'trouble' && <Trouble>{TROUBLES[state.why]}</Trouble>}
+      <RecorderActs
+        recorder={recorder}
+        label={label}
+        seconds={seconds}
+        verbs={['Record', 'Record again']}
+        again={file !== null}
+        left={tries === null ? null : tries - response.tries}
+      />
+      {state.name === 'trouble' && (
+        <Trouble>{DEVICE_TROUBLES[state.why]} Or record with another device and hand the file in.</Trouble>
+      )}
       <Trouble>{trouble}</Trouble>
       {file && !busy && (
         <>
