@@ -8,10 +8,10 @@ const stage = onStage('crawl');
 const pages = routes('page.tsx');
 const handlers = routes('route.ts');
 const known = [...pages, ...handlers];
-/** Most questions and every exam; of results and answers, which differ by the student only, as many as show every look. */
-const ALL = { opened: 1, asked: 40 };
+/** Many questions and every exam; of results and answers, which differ by the student only, as many as show every look. */
+const ALL = { opened: 1, asked: 24 };
 const ALIKE = ['/results/[attempt]', '/sittings/[id]/answers', '/marking/[sitting]/script/[attempt]'];
-const SOME = { opened: 1, asked: 8 };
+const SOME = { opened: 1, asked: 5 };
 const visited = new Set<string>();
 const windows = new Set<string>();
 
@@ -72,7 +72,7 @@ async function crawlAs(who: string, start: string, most: typeof ALL, look?: type
     start,
     known,
     most,
-    alike: { routes: ALIKE, asked: 24 },
+    alike: { routes: ALIKE, asked: 12 },
     ...(look ? { look } : {}),
   });
   for (const { route } of visits) visited.add(route);

@@ -140,6 +140,13 @@ const ANSWERS: Record<string, (card: Locator, hand: Hand, page: Page) => Promise
   Voice: recordShortly,
   'Reading aloud': recordShortly,
   'Short film': recordShortly,
+  // The microphone beeps, and no number is heard in that.
+  'Say it': async (card, hand) => {
+    await press(card.getByRole('button', { name: /: say it$/ }), hand);
+    await expect(card.getByText(/recording 0:0[1-9]/)).toBeVisible();
+    await press(card.getByRole('button', { name: 'Stop' }), hand);
+    await expect(card.getByText('A person will listen.')).toBeVisible();
+  },
   'Own judgement': async (card, hand) => {
     for (const at of [3, 6]) await press(card.getByRole('radio').nth(at), hand);
   },
@@ -197,6 +204,7 @@ const BY_A_PERSON = new Set([
   'Voice',
   'Reading aloud',
   'Short film',
+  'Say it',
   'Own judgement',
 ]);
 

@@ -4,15 +4,12 @@ import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { TrialCheck } from '@/core/bank/checks';
 import type { PlacedSlot, Slot, Trial } from '@/core/bank/question';
-import { ok } from '@/core/base/result';
-import { type AnyKind, kindOf } from '@/core/kinds/registry';
+import { kindOf } from '@/core/kinds/registry';
 import { readResponse, responseWords, storedResponse } from '@/core/kinds/response';
 import { StudentSlot } from '../kinds/SlotView';
-import { recordedHere } from '../recording/use-recording';
-import { FileKeeper, type Keeper, nowhere } from '../sheet/FileKeeper';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawTextFormulas } from '../sheet/formulas';
-import { hearInBrowser } from '../speech/hear-in-browser';
+import { TrialKeeper } from '../speech/TrialKeeper';
 import { marksText } from '../words/marks';
 import { traceText } from '../words/traces';
 import { readExpected } from './trial-answers';
@@ -122,10 +119,11 @@ export function TrialAnswer({ placed, label, response, onChange }: AnswerProps) 
   const present = readResponse(kind, response)?.response;
   const change = (next: unknown): void => onChange(storedResponse(kind, next));
   const sheet = useMemo(() => kind.sheet(slot.setup, null), [kind, slot.setup]);
-  const keeper = useMemo(() => keeperFor(kind, slot.setup), [kind, slot.setup]);
+  const slots = useMemo(() => ({ [id]: slot }), [id, slot]);
+  const responses = useMemo(() => ({ [id]: response }), [id, response]);
   if (kind.typed) return <TypedAnswer slot={slot} label={label} present={present} onChange={change} />;
   return (
-    <FileKeeper value={keeper}>
+    <TrialKeeper slots={slots} responses={responses}>
       <StudentSlot
         kind={slot.kind}
         id={`trial-${id}-${label}`}
@@ -135,20 +133,8 @@ export function TrialAnswer({ placed, label, response, onChange }: AnswerProps) 
         onChange={change}
         drawn={drawTextFormulas(kind.describe(slot.setup))}
       />
-    </FileKeeper>
+    </TrialKeeper>
   );
-}
-
-/** Nothing is kept of a trial; what is said in one is listened to here. */
-function keeperFor({ spoken }: AnyKind, setup: unknown): Keeper {
-  if (!spoken) return nowhere;
-  return {
-    ...nowhere,
-    async hear({ hash }) {
-      const recording = recordedHere(hash);
-      return recording ? ok(await hearInBrowser(recording, spoken.samples(setup))) : null;
-    },
-  };
 }
 
 interface TypedProps {

@@ -11,6 +11,7 @@ import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawTextFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
+import { TrialKeeper } from '../speech/TrialKeeper';
 import { marksWords, plural } from '../words/marks';
 import { outOf } from '../words/traces';
 import { MarkedSlots } from './MarkedSlots';
@@ -49,7 +50,9 @@ export function TrySheet({ body, onClose }: { body: QuestionBody; onClose: () =>
       </FrameSize>
       <div className={`trial-paper ${phone ? 'phone' : ''}`}>
         <div className={`sheet ${phone ? 'plain' : ''}`}>
-          <QuestionView number="1" marks={stored(totalMarks(body))} {...view} />
+          <TrialKeeper slots={variant.slots} responses={view.responses}>
+            <QuestionView number="1" marks={stored(totalMarks(body))} {...view} />
+          </TrialKeeper>
           {variant.hints.slice(0, hintsSeen).map((hint, i) => (
             <p className="advice" key={i}>
               <TextWithFormulas text={hint.text} drawn={drawTextFormulas(hint.text)} />

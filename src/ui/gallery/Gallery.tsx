@@ -12,6 +12,7 @@ import { type KindPreset, PRESETS } from '../kinds/editors';
 import { sideOf } from '../kinds/registry';
 import { Trouble } from '../parts/Trouble';
 import { QuestionView } from '../sheet/QuestionView';
+import { TrialKeeper } from '../speech/TrialKeeper';
 import { refusalText } from '../words/refusals';
 import { exampleQuestion } from './example-question';
 
@@ -82,11 +83,13 @@ function Way({ preset, number, conventions, mayWrite }: WayProps) {
 }
 
 function TriedQuestion({ question, number }: { question: QuestionBody; number: number }) {
-  const { view, handedIn, marked, handIn, again } = useTrial(question, number);
+  const { variant, view, handedIn, marked, handIn, again } = useTrial(question, number);
   return (
     <div>
       <div className="sheet">
-        <QuestionView number={String(number)} marks="2" {...view} />
+        <TrialKeeper slots={variant.slots} responses={view.responses}>
+          <QuestionView number={String(number)} marks="2" {...view} />
+        </TrialKeeper>
         {handedIn ? (
           <Button variant="outline-primary" onClick={again}>
             Once more

@@ -7,7 +7,7 @@ import type { Understood } from '@/core/speech/understood';
 /** How far a file is on its way (0 to 1), or why it is not taken. */
 export type FileProgress = { share: number } | { refusal: Refusal };
 
-export interface Keeper {
+interface Keeper {
   keep: (file: File) => Promise<Result<HandedFile>>;
   /** Files that have not arrived yet, by their hashes. */
   onTheirWay: ReadonlyMap<string, FileProgress>;

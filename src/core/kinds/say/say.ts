@@ -48,7 +48,7 @@ const response = z.object({
 });
 export type SayResponse = z.infer<typeof response>;
 
-export type SaySheet = Pick<SaySetup, 'seconds' | 'tries'>;
+export type SaySheet = Pick<SaySetup, 'seconds' | 'tries' | 'sure'>;
 
 /** Whether somebody who says this has said a fully right answer. */
 export const saysRight = ({ rules }: Pick<SaySetup, 'rules'>, words: string): boolean => {
@@ -104,7 +104,7 @@ export const say: KindWith<'marked' | 'files' | 'media' | 'spoken' | 'judged', S
     sure: 'quite',
   }),
   blank: ({ file }) => file === null,
-  sheet: ({ seconds, tries }) => ({ seconds, tries }),
+  sheet: ({ seconds, tries, sure }) => ({ seconds, tries, sure }),
   readiness,
   describe: () => '…',
   describeResponse(_, { file, seconds, understood }) {

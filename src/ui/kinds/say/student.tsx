@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { HandedFile } from '@/core/content/handed-file';
 import type { SayResponse, SaySheet } from '@/core/kinds/say/say';
-import type { Understood } from '@/core/speech/understood';
+import { SURE_ENOUGH, type Understood } from '@/core/speech/understood';
 import { Trouble } from '../../parts/Trouble';
 import { Player } from '../../recording/Player';
 import { type Take, useRecorder } from '../../recording/recorder';
@@ -67,7 +67,14 @@ export function Student({ label, sheet, response = NOTHING, onChange }: StudentP
         <>
           <p className="mb-0" role="status">
             <OnItsWay progress={onTheirWay.get(file.hash)} />{' '}
-            {response.understood ? <Heard understood={response.understood} /> : <span className="soft">{hearing}</span>}
+            {response.understood ? (
+              <>
+                <Heard understood={response.understood} />
+                {response.understood.sure < SURE_ENOUGH[sheet.sure] && ' A person will listen.'}
+              </>
+            ) : (
+              <span className="soft">{hearing}</span>
+            )}
           </p>
           {/* What was just said has no captions. */}
           {url && <audio controls src={url} aria-label={`${label}: listen`} />}
