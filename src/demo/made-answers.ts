@@ -7,7 +7,8 @@ import type { Shape } from '@/core/drawing/shapes';
 import type { PaperQuestion } from '@/core/exams/paper';
 import type { Context } from '@/server/context';
 import { addFilePiece } from '@/server/sittings/handed-files';
-import { photographedPage } from './pages';
+import { photographedPage, scannedPdf } from './pages';
+import { WT201 } from './people';
 import { hashOf, SAID, spoken } from './spoken';
 
 /** Answers that are drawn, photographed or spoken, made for a student of the demo. */
@@ -65,6 +66,8 @@ const REPORTS = [
   'There was oil at the yaw drive. I tightened the fitting and wiped it.',
   'Oil leak found and mended.',
 ];
+/** Who hands in a PDF of two pages instead of a photograph. */
+const SCANS = WT201[6]?.userName;
 const CALLS = ['call-full', 'call-halting', 'call-short'];
 const READINGS = ['reading-fluent', 'reading-slow'];
 /** How long they last. The voices were made with espeak-ng. */
@@ -104,8 +107,17 @@ export async function madeAnswers(
         add({ judgement: { c1: found(), c2: found(), c3: found() }, words: '' });
       }
       if (kind === 'handIn') {
-        const bytes = await photographedPage(pick(CALCULATIONS), (next() - 0.5) * 5);
-        const file = await bring(ctx, attempt, 'page 1.jpg', bytes);
+        const photographed = await photographedPage(pick(CALCULATIONS), (next() - 0.5) * 5);
+        // One had a scanner.
+        const file =
+          userName === SCANS
+            ? await bring(
+                ctx,
+                attempt,
+                'pages.pdf',
+                scannedPdf([photographed, await photographedPage(['P=5.19MW'], 0)]),
+              )
+            : await bring(ctx, attempt, 'page 1.jpg', photographed);
         add({ pages: [{ ...file, turn: 0, corners: null }] });
       }
       if (kind === 'record') {

@@ -50,3 +50,42 @@ export async function photographedPage(lines: readonly string[], askew: number):
 </g></svg>`;
   return new Uint8Array(await sharp(Buffer.from(page)).jpeg({ quality: 70 }).toBuffer());
 }
+
+/** Scanned pages (JPEG, 1200 by 1600) as a PDF, one picture a page, by the grammar of ISO 32000-1 (7.3, 8.9.5). */
+export function scannedPdf(pages: readonly Uint8Array[]): Uint8Array {
+  const parts: Buffer[] = [Buffer.from('%PDF-1.4\n')];
+  const places: number[] = [];
+  const add = (...object: (string | Uint8Array)[]): void => {
+    places.push(parts.reduce((sum, { length }) => sum + length, 0));
+    const [head, ...rest] = object;
+    parts.push(
+      Buffer.from(`${places.length} 0 obj\n${head?.toString() ?? ''}`),
+      ...rest.map((one) => Buffer.from(one)),
+    );
+    parts.push(Buffer.from('\nendobj\n'));
+  };
+  const kids = pages.map((_, i) => `${3 + 3 * i} 0 R`).join(' ');
+  add('<< /Type /Catalog /Pages 2 0 R >>');
+  add(`<< /Type /Pages /Kids [${kids}] /Count ${pages.length} >>`);
+  for (const [i, jpeg] of pages.entries()) {
+    const own = 3 + 3 * i;
+    add(
+      `<< /Type /Page /Parent 2 0 R /MediaBox [0 0 600 800] /Contents ${own + 1} 0 R /Resources << /XObject << /Scan ${own + 2} 0 R >> >> >>`,
+    );
+    const draws = 'q 600 0 0 800 0 0 cm /Scan Do Q';
+    add(`<< /Length ${draws.length} >>\nstream\n${draws}\nendstream`);
+    add(
+      `<< /Type /XObject /Subtype /Image /Width 1200 /Height 1600 /ColorSpace /DeviceRGB /BitsPerComponent 8 /Filter /DCTDecode /Length ${jpeg.length} >>\nstream\n`,
+      jpeg,
+      '\nendstream',
+    );
+  }
+  const start = parts.reduce((sum, { length }) => sum + length, 0);
+  const table = places.map((at) => `${String(at).padStart(10, '0')} 00000 n \n`).join('');
+  parts.push(
+    Buffer.from(
+      `xref\n0 ${places.length + 1}\n0000000000 65535 f \n${table}trailer\n<< /Size ${places.length + 1} /Root 1 0 R >>\nstartxref\n${start}\n%%EOF\n`,
+    ),
+  );
+  return new Uint8Array(Buffer.concat(parts));
+}

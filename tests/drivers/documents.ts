@@ -45,8 +45,10 @@ export function docx(
   return writeZip(files);
 }
 
-/** A one-page PDF with these lines, from its grammar (ISO 32000-1, 7.3 and 9.4). */
-export function pdf(lines: string[]): Uint8Array {
+const LOCK = ` /ID [<00> <00>] /Encrypt << /Filter /Standard /V 1 /R 2 /P -4 /O <${'11'.repeat(32)}> /U <${'22'.repeat(32)}> >>`;
+
+/** A one-page PDF with these lines, from its grammar (ISO 32000-1, 7.3 and 9.4); locked, it wants a password that nobody knows (7.6.3). */
+export function pdf(lines: string[], locked = false): Uint8Array {
   const shown = lines.map((line) => `(${line.replace(/[\\()]/g, '\\$&')}) Tj T*`).join('\n');
   const stream = `BT /F1 11 Tf 14 TL 50 780 Td\n${shown}\nET`;
   const objects = [
@@ -65,7 +67,7 @@ export function pdf(lines: string[]): Uint8Array {
   const start = text.length;
   text += `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n`;
   text += places.map((at) => `${String(at).padStart(10, '0')} 00000 n \n`).join('');
-  text += `trailer\n<< /Size ${objects.length + 1} /Root 1 0 R >>\nstartxref\n${start}\n%%EOF\n`;
+  text += `trailer\n<< /Size ${objects.length + 1} /Root 1 0 R${locked ? LOCK : ''} >>\nstartxref\n${start}\n%%EOF\n`;
   return new TextEncoder().encode(text);
 }
 

@@ -2,6 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { beginQuestion } from '../drivers/bench';
 import { goTo } from '../drivers/browser';
+import { pdf } from '../drivers/documents';
 import { onStage } from '../drivers/stage';
 
 /** What is drawn, photographed and spoken: made by a student, marked by two people. */
@@ -206,6 +207,53 @@ test('a page gets remarks at places and the red pen, and a recording at seconds;
   await teacher.keyboard.press('Enter');
   await expect(teacher.getByRole('button', { name: 'Remark 1, at 0:00' })).toBeVisible();
   await plain(teacher);
+});
+
+test('a PDF is drawn page by page, with remarks on each; what is locked or broken is said', async () => {
+  await desk(teacher, /Work out on paper/);
+  await teacher.getByRole('button', { name: /Script 07/ }).click();
+  const second = teacher.locator('.pdf-page').nth(1);
+  await second.scrollIntoViewIfNeeded();
+  const page = second.locator('.page-pins');
+  await expect(page).toBeVisible();
+  await page.evaluate((face) => face.scrollIntoView());
+  await stroke(teacher, page, [0.3, 0.1], [0.6, 0.15]);
+  await expect(remark(teacher)).toBeFocused();
+  await teacher.keyboard.type('Of which wind?');
+  await teacher.keyboard.press('Enter');
+  await expect(page.locator('.stretch b')).toHaveText('1');
+  await plain(teacher);
+  await teacher.reload();
+  await teacher.getByRole('button', { name: /Script 07/ }).click();
+  await second.scrollIntoViewIfNeeded();
+  await expect(page.locator('.stretch b')).toHaveText('1');
+  await expect(teacher.locator('.pdf-page').first().locator('.stretch b')).toHaveCount(0);
+
+  await beginQuestion(teacher);
+  await teacher.keyboard.type('Hand it in.');
+  await teacher.getByRole('button', { name: '+ Pages to hand in' }).click();
+  await teacher.getByRole('button', { name: 'Try the sheet' }).click();
+  const sheet = teacher.getByRole('dialog').getByRole('region', { name: 'Question' });
+  await sheet
+    .locator('input[type=file]')
+    .last()
+    .setInputFiles(
+      [
+        ['sound.pdf', pdf(['The power is 5 MW.'])],
+        ['locked.pdf', pdf(['Nobody reads this.'], true)],
+        ['broken.pdf', new TextEncoder().encode('%PDF-1.4 and nothing else')],
+      ].map(([name, bytes]) => ({
+        name: name as string,
+        mimeType: 'application/pdf',
+        buffer: Buffer.from(bytes as Uint8Array),
+      })),
+    );
+  await expect(sheet.getByText('broken.pdf')).toBeVisible();
+  await teacher.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(sheet.getByRole('img', { name: 'sound.pdf, page 1' })).toBeVisible();
+  await expect(sheet.getByText('It is locked with a password')).toBeVisible();
+  await expect(sheet.getByText(/^It cannot be shown here/)).toBeVisible();
+  await teacher.getByRole('button', { name: 'Close' }).click();
 });
 
 test('words of a reading are tapped while listening, and come to right words a minute', async () => {

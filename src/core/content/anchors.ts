@@ -5,7 +5,7 @@ export type Anchor =
   | { at: 'whole' }
   /** Words of an answer: from one sign of its text to another, and what stood there when it was said. */
   | { at: 'words'; from: number; to: number; quote: string }
-  /** A spot of a page or picture, or a stretch of it, in parts of its width and height as it is read upright; `page` names its file, and is empty for a drawing. */
+  /** A spot of a page or picture, or a stretch of it, in parts of its width and height as it is read upright; `page` names its file, of a PDF with the number of its page (`pageOf`), and is empty for a drawing. */
   | { at: 'spot'; page: string; x: number; y: number; w: number; h: number }
   /** Shapes of a drawing, by their names. */
   | { at: 'shapes'; ids: string[] }
@@ -19,6 +19,12 @@ export type Anchor =
 /** How a word was read: another word in its place, left out, with one put in before it, with help, or put right by whoever read. `last` is the last word that was reached; `right` takes all of this back. */
 export const READ_AS = ['other', 'left out', 'put in', 'helped', 'corrected', 'last', 'right'] as const;
 export type ReadAs = (typeof READ_AS)[number];
+
+/** How a page of a PDF is named in an anchor. */
+export const pageOf = (hash: string, number: number): string => `${hash}#${number}`;
+
+/** The file whose page an anchor names. */
+export const fileOfPage = (page: string): string => page.split('#')[0] ?? '';
 
 /** A remark where it is shown: its number beside the answer, and what is said. */
 export interface Pinned {

@@ -8,8 +8,8 @@ const second = z
   .min(0)
   .max(24 * 3600);
 const sign = z.number().int().min(0).max(1_000_000);
-/** A file by its hash; empty where there is but one thing to look at. */
-const page = z.string().regex(/^([0-9a-f]{64})?$/);
+/** A file by its hash, with the number of a page of it behind `#` where it has several; empty where there is but one thing to look at. */
+const page = z.string().regex(/^([0-9a-f]{64}(#[1-9]\d{0,3})?)?$/);
 
 /** An anchor as it is stored beside its remark. */
 export const anchorSchema: z.ZodType<Anchor> = z.discriminatedUnion('at', [

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type Finding, warns } from '../../base/finding';
+import { fileOfPage } from '../../content/anchors';
 import { handedFile } from '../../content/handed-file';
 import { takesName } from '../../content/takes';
 import { type Corners, isSheet } from '../../pictures/straighten';
@@ -63,7 +64,7 @@ export const handIn: KindWith<'files' | 'judged', HandInSetup, HandInSheet, Hand
   files: { of: ({ pages }) => pages },
   judged: {
     holds: (_, { pages }, anchor) =>
-      (anchor.at === 'spot' || anchor.at === 'drawn') && pages.some(({ hash }) => hash === anchor.page),
+      (anchor.at === 'spot' || anchor.at === 'drawn') && pages.some(({ hash }) => hash === fileOfPage(anchor.page)),
     somewhere: (_, { pages }) => (pages[0] ? { at: 'spot', page: pages[0].hash, x: 0.5, y: 0.5, w: 0, h: 0 } : null),
   },
 };

@@ -3,15 +3,17 @@ import type { HandedPage } from '@/core/kinds/hand-in/hand-in';
 import { type Corners, cssMatrix, projection, ratioOf } from '@/core/pictures/straighten';
 import type { ShownPage } from './shown-pages';
 
+type Shown = Omit<ShownPage, 'flaws'>;
+
 interface Props {
   page: Pick<HandedPage, 'turn' | 'corners' | 'name'>;
-  shown: ShownPage;
+  shown: Shown;
   /** How wide it is shown, in pixels. */
   width: number;
 }
 
 /** The corners of the sheet in pixels of the picture. */
-function sheetOf({ corners }: Props['page'], { width: w, height: h }: ShownPage): Corners {
+function sheetOf({ corners }: Props['page'], { width: w, height: h }: Shown): Corners {
   const whole: Corners = [
     { x: 0, y: 0 },
     { x: w, y: 0 },
@@ -22,7 +24,7 @@ function sheetOf({ corners }: Props['page'], { width: w, height: h }: ShownPage)
 }
 
 /** How high a page is for its width, as it shall be read. */
-export function pageRatio(page: Props['page'], shown: ShownPage): number {
+export function pageRatio(page: Props['page'], shown: Shown): number {
   const upright = ratioOf(sheetOf(page, shown));
   return page.turn % 2 === 0 ? 1 / upright : upright;
 }

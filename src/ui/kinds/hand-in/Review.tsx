@@ -1,7 +1,7 @@
 'use client';
 import { Contrast, RotateCw } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
-import type { Anchor, Pinned } from '@/core/content/anchors';
+import { type Anchor, pageOf, type Pinned } from '@/core/content/anchors';
 import { PAPER_WIDTH } from '@/core/drawing/shapes';
 import type { HandedPage, HandInResponse, HandInSheet } from '@/core/kinds/hand-in/hand-in';
 import { MarkedFace } from '../../remarks/MarkedFace';
@@ -10,6 +10,7 @@ import { fileSize } from '../../words/file-size';
 import type { ReviewProps } from '../contract';
 import { Act } from './Act';
 import { pageRatio, PageView } from './PageView';
+import { isPdf, PdfPages } from './PdfPages';
 import { type ShownPage, useShownPage } from './shown-pages';
 
 /** The pages as they shall be read, one below the other; what is no picture is given to be saved. */
@@ -42,7 +43,9 @@ interface PageProps {
 
 function ReviewPage({ page, number, remarks, onPin }: PageProps) {
   const { onTheirWay } = useFileKeeper();
-  const look = useShownPage(page, !onTheirWay.has(page.hash));
+  const arrived = !onTheirWay.has(page.hash);
+  const look = useShownPage(page, arrived);
+  const pdf = isPdf(page.name);
   // Whoever marks, and whoever reads remarks, wants the page at a size at which it can be read.
   const [size, setSize] = useState<Size>(onPin !== undefined || remarks.length > 0 ? 'whole' : 'small');
   const [turned, setTurned] = useState(0);
@@ -53,7 +56,7 @@ function ReviewPage({ page, number, remarks, onPin }: PageProps) {
       <span className="line-of-page">
         {page.attempt === '' ? name : <a href={`/api/room/${page.attempt}/files/${page.hash}`}>{name}</a>}{' '}
         <span className="soft">{fileSize(page.size)}</span>
-        {typeof look === 'object' && (
+        {(typeof look === 'object' || pdf) && (
           <>
             <Act label={`Turn page ${number}`} onClick={() => setTurned((turned + 1) % 4)}>
               <RotateCw size={16} />
@@ -68,7 +71,7 @@ function ReviewPage({ page, number, remarks, onPin }: PageProps) {
         )}
       </span>
       {look === 'looking' && <span className="soft d-block">…</span>}
-      {look === 'no picture' && (
+      {look === 'no picture' && !pdf && (
         <span className="soft d-block">It cannot be shown here; it is as it was handed in, to be saved.</span>
       )}
       {turned > 0 && remarks.length > 0 && (
@@ -76,25 +79,44 @@ function ReviewPage({ page, number, remarks, onPin }: PageProps) {
       )}
       {typeof look === 'object' && (
         <span className={`page-scroll ${strong ? 'strong' : ''}`}>
-          <Face {...{ page, look, turned, remarks, onPin, size }} />
+          <Face {...{ page, look, turned, remarks, onPin, size }} place={page.hash} />
         </span>
+      )}
+      {pdf && (
+        <PdfPages file={page} arrived={arrived}>
+          {(drawn, of) => (
+            <span className={`page-scroll ${strong ? 'strong' : ''}`}>
+              <Face
+                page={{ turn: 0, corners: null, name: `${page.name}, page ${of}` }}
+                place={pageOf(page.hash, of)}
+                look={drawn}
+                {...{ turned, remarks, onPin, size }}
+              />
+            </span>
+          )}
+        </PdfPages>
       )}
     </>
   );
 }
 
-interface FaceProps extends Omit<PageProps, 'number'> {
-  look: ShownPage;
+interface FaceProps extends Omit<PageProps, 'number' | 'page'> {
+  page: Pick<HandedPage, 'turn' | 'corners' | 'name'>;
+  /** How anchors name it. */
+  place: string;
+  look: Omit<ShownPage, 'flaws'>;
   turned: number;
   size: Size;
 }
 
 /** The page; its remarks stand on it as long as it stands as it was handed in. */
-function Face({ page, look, turned, size, remarks, onPin }: FaceProps) {
+function Face({ page, place, look, turned, size, remarks, onPin }: FaceProps) {
   const [room, setRoom] = useState(0);
   const width = size === 'small' ? Math.min(room, SMALL) : size === 'large' ? Math.max(room, LARGE) : room;
   return (
-    <RoomFor onRoom={setRoom}>{width > 0 && <FaceAt {...{ page, look, turned, width, remarks, onPin }} />}</RoomFor>
+    <RoomFor onRoom={setRoom}>
+      {width > 0 && <FaceAt {...{ page, place, look, turned, width, remarks, onPin }} />}
+    </RoomFor>
   );
 }
 
@@ -115,12 +137,12 @@ function RoomFor({ onRoom, children }: { onRoom: (width: number) => void; childr
   );
 }
 
-function FaceAt({ page, look, turned, width, remarks, onPin }: Omit<FaceProps, 'size'> & { width: number }) {
+function FaceAt({ page, place, look, turned, width, remarks, onPin }: Omit<FaceProps, 'size'> & { width: number }) {
   const view = <PageView page={{ ...page, turn: (page.turn + turned) % 4 }} shown={look} width={width} />;
   if (turned > 0) return view;
   return (
     <span style={{ width, display: 'block' }}>
-      <MarkedFace page={page.hash} high={PAPER_WIDTH * pageRatio(page, look)} remarks={remarks} onPin={onPin}>
+      <MarkedFace page={place} high={PAPER_WIDTH * pageRatio(page, look)} remarks={remarks} onPin={onPin}>
         {view}
       </MarkedFace>
     </span>

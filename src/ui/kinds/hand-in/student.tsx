@@ -10,6 +10,7 @@ import { useAddingFiles } from '../../sheet/use-adding-files';
 import type { StudentProps } from '../contract';
 import { askedFor } from './asked';
 import { PageRow } from './PageRow';
+import { isPdf, keepChosenPdf } from './PdfPages';
 import { showChosen } from './shown-pages';
 import { useDragSensors } from '../../placing/drag-sensors';
 import './hand-in.scss';
@@ -23,6 +24,7 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
     unfit: ({ name }) => (takesName(sheet.takes, name) ? null : 'not one of the kinds that are asked for'),
     made(kept, file) {
       showChosen(kept.hash, file, kept.name);
+      if (isPdf(kept.name)) keepChosenPdf(kept.hash, file);
       return { ...kept, turn: 0, corners: null };
     },
     onChange: set,
