@@ -7,6 +7,7 @@ import { outside } from '@/server/outside';
 import { joinGroup, leaveGroup } from '@/server/people/own-groups';
 import { admitGuest } from '@/server/people/participants';
 import { enterSitting } from '@/server/sittings/enter';
+import { judgeOwnWork } from '@/server/sittings/judge-afterwards';
 
 const field = (form: FormData, name: string): string => String(form.get(name) ?? '');
 
@@ -49,4 +50,9 @@ export async function leaveGroupAction(input: unknown): Promise<Result<null>> {
   const result = await leaveGroup(await studentContext(), input);
   revalidatePath('/my');
   return result;
+}
+
+/** Keeps what a student found of their own work. */
+export async function judgeOwnWorkAction(input: unknown): Promise<Result<{ savedAt: number }>> {
+  return judgeOwnWork(await studentContext(), input);
 }

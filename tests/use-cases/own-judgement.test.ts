@@ -6,6 +6,7 @@ import { sample } from '@/core/kinds/judge-own/sample';
 import { openDesk } from '@/server/marking/desk';
 import { giveMark } from '@/server/marking/give-mark';
 import { ownJudgements } from '@/server/marking/own-judgements';
+import { hasOwnWork, judgeOwnWork, openOwnWork } from '@/server/sittings/judge-afterwards';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { TestDepartment } from '../drivers/department';
@@ -18,17 +19,17 @@ beforeEach(async () => {
 afterEach(() => dept.close());
 
 const found = (level: number) => ({ level, marks: null, remark: '' });
-const question = (): QuestionBody => ({
+const question = (part: Partial<typeof sample.setup> = {}): QuestionBody => ({
   ...emptyQuestion,
   content: {
     type: 'doc',
     content: [...contentFromLines('Judge it.').content, { type: 'blockSlot', attrs: { id: 'a' } }],
   },
-  slots: { a: { kind: 'judgeOwn', marks: '6', setup: sample.setup } },
+  slots: { a: { kind: 'judgeOwn', marks: '6', setup: { ...sample.setup, ...part } } },
 });
 
 it('is given without the marks of levels, marked by the same rubric, and held against the marker’s', async () => {
-  const { sitting } = await dept.sitting(1, 30, question);
+  const { sitting } = await dept.sitting(1, 30, () => question());
   const own = { judgement: { c1: found(3), c2: found(1) }, words: 'The handover is short.' };
   const attempt = await dept.sit('ada', sitting, { item0: { a: own } });
   const room = JSON.stringify(must(await openRoom(dept.as('ada'), attempt)));
@@ -50,4 +51,38 @@ it('is given without the marks of levels, marked by the same rubric, and held ag
   const told = must(await ownJudgements(dept.as('marker'), asked)).map(({ counts }) => counts.filter((c) => c.scripts));
   expect(told).toEqual([[{ by: 2, scripts: 1 }], [{ by: 0, scripts: 1 }]]);
   for (const who of ['ada', 'outsider', 'stranger']) expect((await ownJudgements(dept.as(who), asked)).ok).toBe(false);
+});
+
+it('is given after handing in, where the question says so, by its student alone and until a person has marked it', async () => {
+  const { sitting } = await dept.sitting(1, 30, () => question({ afterwards: true }));
+  const attempt = await dept.sit('ada', sitting);
+  const own = { judgement: { c1: found(3), c2: found(1) }, words: 'It is complete.' };
+  const judge = (who: string, value: unknown = own) =>
+    judgeOwnWork(dept.as(who), { attempt, item: 'item0', slot: 'a', value });
+  expect(await hasOwnWork(dept.as('ada'), attempt)).toBe(false);
+  expect(await judge('ada')).toMatchObject({ refusal: { code: 'judged-too-late' } });
+  must(await handInAndMark(dept.as('ada'), attempt));
+  // It is not empty, as long as it comes.
+  const [line] = must(await openDesk(dept.as('marker'), sitting, 'item0')).answers;
+  expect([line?.marks, line?.reason?.code]).toEqual([null, 'judged-afterwards']);
+  expect(must(await openOwnWork(dept.as('ada'), attempt)).items).toMatchObject([{ id: 'item0', open: ['a'] }]);
+  expect(JSON.stringify(await openOwnWork(dept.as('ada'), attempt))).not.toContain('secretkeyword');
+  for (const who of ['ben', 'marker', 'lead']) {
+    expect((await judge(who)).ok).toBe(false);
+    expect((await openOwnWork(dept.as(who), attempt)).ok).toBe(false);
+  }
+  expect(await judge('ada', { judgement: { c7: found(1) }, words: '' })).toMatchObject({
+    refusal: { code: 'bad-input' },
+  });
+  must(await judge('ada'));
+  expect(must(await openDesk(dept.as('marker'), sitting, 'item0')).answers[0]?.answer).toContain('It is complete.');
+  const judgement = { c1: found(1), c2: found(1) };
+  must(await giveMark(dept.as('marker'), { attempt, item: 'item0', slot: 'a', marks: '', judgement }));
+  expect(await judge('ada')).toMatchObject({ refusal: { code: 'judged-too-late' } });
+  expect(must(await openOwnWork(dept.as('ada'), attempt)).items).toEqual([]);
+  const told = must(await ownJudgements(dept.as('marker'), { sitting, item: 'item0', slot: 'a' }));
+  expect(told.map(({ counts }) => counts.filter((c) => c.scripts))).toEqual([
+    [{ by: 2, scripts: 1 }],
+    [{ by: 0, scripts: 1 }],
+  ]);
 });

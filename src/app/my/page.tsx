@@ -152,6 +152,11 @@ export default async function MyPage() {
                 'handed in, not released yet'
               )}
             </div>
+            {r.toJudge && (
+              <Link className="btn btn-outline-primary btn-sm mt-1" href={`/my/${r.attempt}/judge`}>
+                Judge your own work
+              </Link>
+            )}
           </div>
         ))}
         {results.length === 0 && <p className="soft mb-0">You have not handed in anything yet.</p>}

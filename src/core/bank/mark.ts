@@ -18,6 +18,8 @@ export interface SlotMarking {
 }
 
 const BLANK = marked(ZERO, [{ code: 'blank' }]);
+/** Nothing has been judged yet, since that comes after handing in. */
+const JUDGED_LATER = waits([{ code: 'judged-afterwards' }]);
 
 /** An answer that takes the rules too long waits for a person. */
 export const TOO_LONG: SlotMarking = { marking: waits([{ code: 'takes-too-long' }]), marks: null };
@@ -37,11 +39,12 @@ export function markSlot(
 }
 
 function markResponse(slot: Slot, raw: unknown, asked: string): Marking {
-  if (raw === undefined || raw === null) return BLANK;
   const kind = kindOf(slot.kind);
+  const blank = kind.selfJudged?.afterwards(slot.setup) ? JUDGED_LATER : BLANK;
+  if (raw === undefined || raw === null) return blank;
   const read = readResponse(kind, raw);
   if (!read) return waits([{ code: 'unreadable' }]);
-  if (kind.blank(read.response)) return BLANK;
+  if (kind.blank(read.response)) return blank;
   const settled = settledMarking(slot, read.response);
   return settled ?? nearestMarking(slot, read.response, asked) ?? waits([{ code: 'by-a-person' }]);
 }

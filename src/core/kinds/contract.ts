@@ -181,6 +181,8 @@ export interface Judged<Setup, Response> {
 export interface SelfJudged<Setup, Response> {
   rubric: (setup: Setup) => Rubric;
   judgement: (response: Response) => Judgement;
+  /** Whether they do so once it is handed in; until then there is nothing to be marked. */
+  afterwards: (setup: Setup) => boolean;
 }
 
 /** Its answer is spoken: a machine listens before it is marked. */

@@ -1,4 +1,5 @@
 import type { Context } from '../context';
+import { hasOwnWork } from '../sittings/judge-afterwards';
 import { ownSittings } from '../sittings/own-sittings';
 import { openOwnResult, type OwnResult } from './own-result';
 
@@ -11,6 +12,8 @@ export interface OwnResultRow {
   /** Why a teacher set it aside; null while it counts. */
   aside: string | null;
   course: string;
+  /** There is something of one's own to judge. */
+  toJudge: boolean;
   /** Null when nothing can be seen yet. */
   result: Pick<OwnResult, 'score' | 'soFar'> | null;
 }
@@ -23,7 +26,8 @@ export async function listOwnResults(ctx: Context): Promise<OwnResultRow[]> {
       const aside = asideAt === null ? null : asideReason;
       const opened = aside === null ? await openOwnResult(ctx, id) : null;
       const result = opened?.ok ? opened.value : null;
-      rows.push({ attempt: id, title, course, number: attempts.length > 1 ? number : null, aside, result });
+      const toJudge = await hasOwnWork(ctx, id);
+      rows.push({ attempt: id, title, course, toJudge, number: attempts.length > 1 ? number : null, aside, result });
     }
   }
   return rows;

@@ -86,6 +86,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'row-not-by-link': () => 'Whoever comes by the link is let into one exam. Choose students for several in a row.',
   'field-missing': () => 'Please say this, too.',
   'door-over': () => 'It is over.',
+  'judged-too-late': () => 'It was marked meanwhile, or released; it is not judged any more.',
   'not-said-yet': () => 'The recording has not arrived yet.',
   'said-too-often': () => 'It was said as often as allowed. It is listened to when it is handed in.',
   'door-no-questions': () => 'It has no questions yet.',

@@ -26,6 +26,7 @@ const SENTENCES: Record<string, TraceSentence> = {
   'markers-differ': (v) =>
     `two people have marked it, ${marksText(String(v.first))} and ${marksText(String(v.second))}: settle it`,
   'worth-nothing': () => 'it earns no marks by itself',
+  'judged-afterwards': () => 'they judge it themselves after handing in',
   'by-a-person': () => 'marked by a person',
   'takes-too-long': () => 'the rules would think about this for too long; a person decides',
   'no-rule-matched': () => 'none of the accepted answers',

@@ -19,6 +19,8 @@ const setup = z.object({
   hidesMarks: z.boolean(),
   /** Whether they say something to it. */
   words: z.boolean(),
+  /** They judge it once it is handed in, until a person has marked it, instead of before. */
+  afterwards: z.boolean().default(false),
   /** What whoever marks looks for; no student sees it. */
   example: z.string().max(10_000),
 });
@@ -37,6 +39,7 @@ export interface JudgeOwnSheet {
     cells: { words: string; marks: string | null }[];
   }[];
   words: boolean;
+  afterwards: boolean;
 }
 
 /** The levels that were chosen, as far as the rubric has them. */
@@ -65,10 +68,17 @@ export const judgeOwn: KindWith<'selfJudged', JudgeOwnSetup, JudgeOwnSheet, Judg
       ([id, { level }]) =>
         rubric.criteria.some((one) => one.id === id) && (level === null || level < rubric.levels.length),
     ),
-  fresh: () => ({ version: 1, rubric: freshRubric('grid'), hidesMarks: true, words: true, example: '' }),
+  fresh: () => ({
+    version: 1,
+    rubric: freshRubric('grid'),
+    hidesMarks: true,
+    words: true,
+    afterwards: false,
+    example: '',
+  }),
   blank: ({ judgement, words }) =>
     words.trim() === '' && Object.values(judgement).every(({ level, marks }) => level === null && marks === null),
-  sheet: ({ rubric, hidesMarks, words }) => ({
+  sheet: ({ rubric, hidesMarks, words, afterwards }) => ({
     title: rubric.title,
     levels: rubric.levels.map(({ name }) => name),
     criteria: rubric.criteria.map((one) => ({
@@ -80,6 +90,7 @@ export const judgeOwn: KindWith<'selfJudged', JudgeOwnSetup, JudgeOwnSheet, Judg
       })),
     })),
     words,
+    afterwards,
   }),
   readiness,
   describe: () => '…',
@@ -91,6 +102,10 @@ export const judgeOwn: KindWith<'selfJudged', JudgeOwnSetup, JudgeOwnSheet, Judg
   gist: (given, { judgement, words }) =>
     [...chosen(given, judgement).map(({ at }) => String(at)), words.trim()].filter((part) => part !== '').join(' '),
   looksFor: ({ example }) => example,
-  selfJudged: { rubric: ({ rubric }) => rubric, judgement: ({ judgement }) => judgement },
+  selfJudged: {
+    rubric: ({ rubric }) => rubric,
+    judgement: ({ judgement }) => judgement,
+    afterwards: ({ afterwards }) => afterwards,
+  },
   put: (given, put) => ({ ...given, example: put(given.example, 'words') }),
 };

@@ -32,6 +32,9 @@ function Note({ setup, onChange }: EditorProps<JudgeOwnSetup>) {
       <CheckLine checked={setup.words} onChange={(words) => onChange({ ...setup, words }, 'apart')}>
         they say something to it
       </CheckLine>
+      <CheckLine checked={setup.afterwards} onChange={(afterwards) => onChange({ ...setup, afterwards }, 'apart')}>
+        they judge it after handing in, until a person has marked it
+      </CheckLine>
       {open && (
         <Dialog title="Criteria and levels" out="Done" size="xl" onClose={() => setOpen(false)}>
           <RubricEditor rubric={setup.rubric} onChange={(rubric) => onChange({ ...setup, rubric })} />
@@ -44,8 +47,8 @@ function Note({ setup, onChange }: EditorProps<JudgeOwnSetup>) {
 export const judgeOwnEditor: EditorSide<JudgeOwnSetup> = {
   Place,
   Note,
-  sentence: ({ rubric }) =>
-    `Students judge their own work by ${plural(rubric.criteria.length, 'criterion', 'criteria')}; whoever marks does so by the same.`,
+  sentence: ({ rubric, afterwards }) =>
+    `Students judge their own work${afterwards ? ' after handing in' : ''} by ${plural(rubric.criteria.length, 'criterion', 'criteria')}; whoever marks does so by the same.`,
   trialHint: 'Judge it as a student would',
   presets: [
     {

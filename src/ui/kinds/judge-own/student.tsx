@@ -14,6 +14,8 @@ export function Student({
   onChange,
 }: StudentProps<JudgeOwnSheet, JudgeOwnResponse>) {
   const { judgement } = response;
+  if (sheet.afterwards)
+    return <p className="slot-box soft">You judge your own work after you have handed it in, on your page.</p>;
   return (
     <div role="group" aria-label={label}>
       {sheet.title && <p className="soft mb-0">{sheet.title}: how do you judge your own work?</p>}
