@@ -11,6 +11,7 @@ import { giveSecondMark } from '@/server/marking/second-mark';
 import { findAttempt } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
 import { handIn } from '@/server/sittings/hand-in';
+import { judgeOwnWork } from '@/server/sittings/judge-afterwards';
 import { paperOf } from '@/server/sittings/pinned';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { madeAnswers } from './made-answers';
@@ -35,9 +36,14 @@ export async function sitWorkshop(as: As, sitting: string, day: number): Promise
     if (!found) throw new Error('The attempt just begun is not there');
     const { paper } = await paperOf(then.db.read, found.attempt);
     const made = await madeAnswers(then, attempt, userName, paperQuestions(paper));
-    const entries = made.map((answer, n) => ({ ...answer, seq: n + 1, age: 0 }));
+    const judged = made.filter(({ value }) => 'judgement' in Object(value));
+    const written = made.filter((answer) => !judged.includes(answer));
+    const entries = written.map((answer, n) => ({ ...answer, seq: n + 1, age: 0 }));
     must(await saveAnswers(then, { attempt, device: 'demo-workshop', entries }));
     must(await handIn(as(userName, from + 25 * MINUTE), attempt));
+    // Some have not judged their work yet.
+    if (i % 4 === 0) continue;
+    for (const own of judged) must(await judgeOwnWork(as(userName, from + 30 * MINUTE), { attempt, ...own }));
   }
 }
 

@@ -38,6 +38,8 @@ export const markingPlanSchema = z.object({
   version: z.literal(1),
   sharing: sharingSchema,
   second: secondSchema,
+  /** Scripts, by their numbers, that were marked beforehand: others mark them too without knowing which, to see whether they are in step. */
+  probes: z.array(z.number().int().min(1)).max(50).default([]),
   /** People mark answers before they are due, too. */
   early: z.boolean(),
 });
@@ -47,6 +49,7 @@ export const USUAL_MARKING: MarkingPlan = {
   version: 1,
   sharing: { by: 'all' },
   second: { which: 'none', percent: 20, near: 5, apart: 25, counts: 'first' },
+  probes: [],
   early: false,
 };
 

@@ -124,7 +124,7 @@ export const workshop: DemoQuestion[] = [
     WORKSHOP,
     2,
     'judge',
-    'You have found oil below the yaw drive of turbine 14, tightened a fitting and wiped it clean. Write the report in three or four sentences.\n=a\nNow judge your report yourself, as the crew after you would.\n=b',
+    'You have found oil below the yaw drive of turbine 14, tightened a fitting and wiped it clean. Write the report in three or four sentences.\n=a\nAfterwards judge your report yourself, as the next crew would.\n=b',
     {
       a: {
         slot: {
@@ -138,7 +138,12 @@ export const workshop: DemoQuestion[] = [
         slot: {
           kind: 'judgeOwn',
           marks: '6',
-          setup: { ...judgeOwn.fresh(), rubric: MAINTENANCE_REPORT, example: 'the report, by the same three criteria' },
+          setup: {
+            ...judgeOwn.fresh(),
+            rubric: MAINTENANCE_REPORT,
+            afterwards: true,
+            example: 'the report, by the same three criteria',
+          },
         },
         slips: [],
       },

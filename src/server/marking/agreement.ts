@@ -8,8 +8,9 @@ import { type Context, NOT_FOUND } from '../context';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { members } from '../db/schema/people';
-import { secondMarks } from '../db/schema/marks';
+import { probeMarks, secondMarks } from '../db/schema/marks';
 import { inSitting } from '../people/courses';
+import { currentMarks } from './current-marks';
 import { poolOfSitting } from '../sittings/pinned';
 
 /** How far first and second marks agree, over some answers. */
@@ -25,6 +26,8 @@ export interface AgreementReport {
   whole: AgreementRow;
   questions: AgreementRow[];
   markers: AgreementRow[];
+  /** Whether markers are in step: what they gave to scripts that were marked beforehand, by marker. */
+  inStep: AgreementRow[];
 }
 
 interface Pair {
@@ -46,6 +49,16 @@ function rowOf(name: string, pairs: readonly Pair[], worth: ReadonlyMap<string, 
   );
   const agreement = agreementOf(table);
   return { name, ...agreement, between: shareInterval(Math.round(agreement.exact * agreement.n), agreement.n) };
+}
+
+function byMarker(pairs: readonly Pair[], worth: ReadonlyMap<string, string>): AgreementRow[] {
+  return [...new Set(pairs.map(({ by }) => by))].map((name) =>
+    rowOf(
+      name,
+      pairs.filter(({ by }) => by === name),
+      worth,
+    ),
+  );
 }
 
 /** How far those who marked twice agree, by question and by second marker. */
@@ -79,12 +92,31 @@ export async function openAgreement(ctx: Context, sitting: string): Promise<Resu
     if (mine.length === 0) return [];
     return [rowOf(`${item.number}. ${firstWords(item.question.content, 50)}`, mine, worth)];
   });
-  const markers = [...new Set(pairs.map(({ by }) => by))].map((name) =>
-    rowOf(
-      name,
-      pairs.filter(({ by }) => by === name),
-      worth,
-    ),
+  const markers = byMarker(pairs, worth);
+  const beforehand = new Map(
+    (await currentMarks(read, { sitting })).map((m) => [`${m.attempt} ${m.item} ${m.slot}`, m.marks]),
   );
-  return ok({ title: row.title, whole: rowOf('all', pairs, worth), questions, markers });
+  const probed = await read
+    .select({
+      attempt: probeMarks.attempt,
+      item: probeMarks.item,
+      slot: probeMarks.slot,
+      by: members.name,
+      second: probeMarks.marks,
+    })
+    .from(probeMarks)
+    .innerJoin(attempts, eq(attempts.id, probeMarks.attempt))
+    .innerJoin(members, eq(members.id, probeMarks.by))
+    .where(eq(attempts.sitting, sitting));
+  const probes = probed.flatMap(({ attempt, item, slot, by, second }): Pair[] => {
+    const first = beforehand.get(`${attempt} ${item} ${slot}`);
+    return first ? [{ item: `${item} ${slot}`, by, first, second }] : [];
+  });
+  return ok({
+    title: row.title,
+    whole: rowOf('all', pairs, worth),
+    questions,
+    markers,
+    inStep: byMarker(probes, worth),
+  });
 }

@@ -8,8 +8,8 @@ import { unsure } from '../db/schema/marks';
 import { participantName } from '../people/participants';
 import { readDepartment } from '../people/policy';
 import { entitledIn } from '../people/provisions';
-import type { CurrentMark } from './current-marks';
 import { notDueYet } from './not-due';
+import type { DeskMark } from './probes';
 import type { Share } from './share';
 
 /** One slot of one script that a person marks, as it stands in the list. */
@@ -40,7 +40,7 @@ export async function linesOf(
   ctx: Context,
   sitting: string,
   item: PaperQuestion,
-  present: readonly CurrentMark[],
+  present: readonly DeskMark[],
   share: Share | null,
 ): Promise<DeskLine[]> {
   const { read } = ctx.db;
@@ -72,7 +72,8 @@ export async function linesOf(
       const letter = letters.get(mark.slot);
       if (!person || letter === undefined || (mark.marks !== null && mark.by === null)) return [];
       if (mark.marks === null && early.has(mark.attempt)) return [];
-      if (share && !share.mine({ ...mark, script: person.script })) return [];
+      // What was marked beforehand is mixed in with anybody's share.
+      if (share && !mark.probe && !share.mine({ ...mark, script: person.script })) return [];
       return [
         {
           attempt: mark.attempt,

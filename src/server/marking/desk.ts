@@ -22,8 +22,9 @@ import { inSitting } from '../people/courses';
 import { readDepartment } from '../people/policy';
 import { COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
-import { countingMarks, type CurrentMark, currentMarks } from './current-marks';
+import { countingMarks, currentMarks } from './current-marks';
 import { type DeskLine, linesOf } from './desk-lines';
+import { type DeskMark, probesIn, withProbes } from './probes';
 import { blindMarks, keptBlind, secondMarksOf } from './second-mark';
 import { shareIn } from './share';
 import { type KeptRemark, keptRemarksOf, type Remark, remarksOf } from './remarks';
@@ -41,6 +42,8 @@ export interface DeskAnswer extends DeskLine {
   trace: TraceStep[];
   /** What two people gave who marked it, and why the second did; null where one alone has. */
   both: { first: string; second: string; reason: string } | null;
+  /** Of a script that was marked beforehand: what it was given then, once it is told; else null. */
+  beforehand: string | null;
   /** What a second marker says to whoever settles it. */
   why: string;
   /** All of the student's answers to this question, to show on the sheet. */
@@ -218,7 +221,7 @@ interface Wanted {
   sitting: string;
   item: PaperQuestion;
   lines: readonly DeskLine[];
-  present: readonly CurrentMark[];
+  present: readonly DeskMark[];
   look: Look;
 }
 
@@ -237,6 +240,7 @@ async function answersOf(ctx: Context, { sitting, item, lines, present, look }: 
     if (!slot || !mark) continue;
     const responses = given.get(attempt)?.[item.id] ?? {};
     const lot = rows?.get(attempt);
+    const blind = look.second === true || mark.probe !== undefined;
     const second = seconds.find((one) => one.attempt === attempt && one.slot === id);
     answers.push({
       ...line,
@@ -244,9 +248,10 @@ async function answersOf(ctx: Context, { sitting, item, lines, present, look }: 
       words: wordsOf(slot, responses[id]),
       answer: responseWords(kindOf(slot.kind), slot.setup, responses[id]) ?? asSent(responses[id]),
       judgement: mark.judgement,
-      // Whoever marks a second time sees what they said themselves and nothing else.
-      remarks: said.filter((one) => one.attempt === attempt && one.slot === id && (one.own || !look.second)),
-      both: look.second ? null : bothOf(second),
+      // Whoever marks what somebody else has marked sees what they said themselves and nothing else.
+      remarks: said.filter((one) => one.attempt === attempt && one.slot === id && (one.own || !blind)),
+      both: blind ? null : bothOf(second),
+      beforehand: mark.probe?.beforehand ?? null,
       why: look.second ? (second?.reason ?? '') : '',
       trace: mark.trace,
       responses: sheetResponses(item.question, responses),
@@ -273,11 +278,16 @@ async function presentMarks(
   item: string,
   { second }: Look,
   which: Parameters<typeof currentMarks>[1],
-): Promise<CurrentMark[]> {
+): Promise<DeskMark[]> {
   const present = (await currentMarks(ctx.db.read, which)).filter((mark) => mark.item === item);
   if (second) return blindMarks(ctx, sitting, item, present);
+  const isProbe = await probesIn(ctx, sitting);
   const blind = await keptBlind(ctx, sitting);
-  return present.filter((mark) => !blind(mark));
+  return withProbes(
+    ctx,
+    present.filter((mark) => isProbe(mark) || !blind(mark)),
+    isProbe,
+  );
 }
 
 /** What decides the numbers of each attempt. */

@@ -14,6 +14,7 @@ import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
 import { countingMarks } from './current-marks';
 import { judgedMarks, typedMarks } from './earned';
+import { keepProbeMark, ownProbeMarks, probesIn } from './probes';
 import { shareIn } from './share';
 
 const given = z.object({
@@ -52,8 +53,13 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<Given
   const { value, trace } = earned.value;
   const { sitting, script } = found.value.attempt;
   const share = await shareIn(ctx, sitting, true);
+  const isProbe = await probesIn(ctx, sitting);
   return ctx.db.transaction(async (tx) => {
     const stands = await standingMark(tx, { attempt, item: itemId, slot });
+    if (stands && isProbe(stands)) {
+      await keepProbeMark(tx, ctx, { attempt, item: itemId, slot, marks: value, judgement: rubric ? judgement : null });
+      return ok({ id: stands.id, marks: value });
+    }
     if (!share.mine({ attempt, item: itemId, slot, script, by: stands?.by ?? null })) return refuse('not-your-share');
     if (over !== undefined && stands && stands.id !== over && stands.by !== null && stands.by !== ctx.actor.id)
       return refuse('marked-meanwhile', { values: { marks: stands.marks ?? '' } });
@@ -118,8 +124,14 @@ export async function giveAlike(ctx: Context, raw: unknown): Promise<Result<{ gi
   const worth = (await itemOf(ctx.db.read, found.value, item))?.worth.get(slot);
   if (!worth) return NOT_FOUND;
   const share = await shareIn(ctx, sitting, true);
+  const isProbe = await probesIn(ctx, sitting);
+  const probed = await ownProbeMarks(ctx, [from]);
+  const ownOf = (stands: typeof marks.$inferSelect, own: { marks: string } | undefined) =>
+    own && { ...stands, ...own, by: ctx.actor.id };
   return ctx.db.transaction(async (tx) => {
-    const mark = await standingMark(tx, { attempt: from, item, slot });
+    const stands = await standingMark(tx, { attempt: from, item, slot });
+    // Of what was marked beforehand, what the actor gave to it.
+    const mark = stands && isProbe(stands) ? ownOf(stands, probed.get(`${from} ${item} ${slot}`)) : stands;
     if (!mark || mark.marks === null || mark.by === null) return refuse('not-marked-yet');
     const here = and(inArray(marks.attempt, to), eq(marks.item, item), eq(marks.slot, slot));
     const standing = await tx

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, type SQL, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, notExists, or, type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import { paperQuestions, type PaperQuestion } from '@/core/exams/paper';
 import { exact, stored } from '@/core/base/exact';
@@ -12,7 +12,7 @@ import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader, Transaction } from '../db/database';
 import { answersNow, attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
-import { keptRemarks, remarks } from '../db/schema/marks';
+import { keptRemarks, probeMarks, remarks } from '../db/schema/marks';
 import { sittingsFor } from '../people/courses';
 import { newId } from '../ports/ids';
 import { paperOf } from '../sittings/pinned';
@@ -56,11 +56,29 @@ export async function remarksOf(
   ids: readonly string[],
   { item, viewer }: { item?: string; viewer: string },
 ): Promise<Remark[]> {
+  const probed = read
+    .select({ at: probeMarks.at })
+    .from(probeMarks)
+    .where(
+      and(
+        eq(probeMarks.attempt, remarks.attempt),
+        eq(probeMarks.item, remarks.item),
+        eq(probeMarks.slot, remarks.slot),
+        eq(probeMarks.by, remarks.by),
+      ),
+    );
   return read
     .select({ ...columns, own: sql<boolean>`${remarks.by} = ${viewer}`.mapWith(Boolean) })
     .from(remarks)
     .leftJoin(keptRemarks, eq(keptRemarks.id, remarks.kept))
-    .where(and(inArray(remarks.attempt, [...ids]), item === undefined ? undefined : eq(remarks.item, item)))
+    .where(
+      and(
+        inArray(remarks.attempt, [...ids]),
+        item === undefined ? undefined : eq(remarks.item, item),
+        // What is said of a script that was marked beforehand, to see who is in step, is for nobody else.
+        or(eq(remarks.by, viewer), notExists(probed)),
+      ),
+    )
     .orderBy(remarks.at, remarks.id);
 }
 

@@ -5,8 +5,8 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const figure = (value: number | null): string => (value === null ? '–' : value.toFixed(2));
 
 /** How far first and second marks agree, with how sure that is. */
-export function AgreementSheet({ report: { whole, questions, markers } }: { report: AgreementReport }) {
-  if (whole.n === 0)
+export function AgreementSheet({ report: { whole, questions, markers, inStep } }: { report: AgreementReport }) {
+  if (whole.n === 0 && inStep.length === 0)
     return (
       <div className="page">
         <div className="sheet plain">
@@ -14,9 +14,27 @@ export function AgreementSheet({ report: { whole, questions, markers } }: { repo
         </div>
       </div>
     );
-  const [least, most] = whole.between;
   return (
     <div className="page agreement">
+      {inStep.length > 0 && (
+        <>
+          <Rows title="In step with what was marked beforehand" count="Marked too" rows={inStep} />
+          <p className="soft">
+            These scripts had been marked before, and markers did not know which. What they gave counts for nothing
+            else.
+          </p>
+        </>
+      )}
+      {whole.n > 0 && <Twice whole={whole} questions={questions} markers={markers} />}
+    </div>
+  );
+}
+
+/** How far first and second marks agree. */
+function Twice({ whole, questions, markers }: Omit<AgreementReport, 'title' | 'inStep'>) {
+  const [least, most] = whole.between;
+  return (
+    <>
       <div className="sheet plain">
         <p className="fs-5 mb-1">
           In <strong>{percent(whole.exact)}</strong> of {whole.n} answers two people gave the same mark.
@@ -33,7 +51,7 @@ export function AgreementSheet({ report: { whole, questions, markers } }: { repo
         Kappa is agreement beyond what chance alone would bring: 1 is always, 0 is as by chance. The weighted one counts
         a disagreement the more, the farther apart the marks are (by its square). With few answers neither says much.
       </p>
-    </div>
+    </>
   );
 }
 
@@ -55,7 +73,15 @@ function Scale({ row: { exact, between } }: { row: AgreementRow }) {
   );
 }
 
-function Rows({ title, rows }: { title: string; rows: readonly AgreementRow[] }) {
+function Rows({
+  title,
+  rows,
+  count = 'Marked twice',
+}: {
+  title: string;
+  rows: readonly AgreementRow[];
+  count?: string;
+}) {
   return (
     <div className="list-sheet scroll-x">
       <RowsTable
@@ -63,7 +89,7 @@ function Rows({ title, rows }: { title: string; rows: readonly AgreementRow[] })
         keyOf={(row) => row.name}
         columns={[
           { head: title, cell: (row) => row.name },
-          { head: 'Marked twice', figure: true, cell: (row) => row.n },
+          { head: count, figure: true, cell: (row) => row.n },
           { head: 'Same mark', figure: true, cell: (row) => percent(row.exact) },
           {
             head: 'Between',

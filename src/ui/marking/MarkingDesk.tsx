@@ -260,6 +260,15 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
               onJudge={setJudgement}
             />
             {trouble && <Trouble>{refusalText(trouble)}</Trouble>}
+            {now.beforehand !== null && (
+              <div className="note hand">
+                <h3>Marked beforehand</h3>
+                <p>
+                  This script had been marked before, with {marksText(now.beforehand)}. What you gave counts for nothing
+                  else.
+                </p>
+              </div>
+            )}
             {now.both && (
               <div className="note hand">
                 <h3>Marked twice</h3>

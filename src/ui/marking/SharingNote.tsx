@@ -44,6 +44,7 @@ const COUNTS: Record<Second['counts'], string> = {
 export function SharingNote({ sitting, plan: first, markers, questions, notDue }: Props) {
   const router = useRouter();
   const [plan, setPlan] = useState(first);
+  const [probes, setProbes] = useState(first.probes.join(', '));
   const [trouble, setTrouble] = useState<string | null>(null);
   const keep = async (next: MarkingPlan): Promise<void> => {
     setPlan(next);
@@ -175,6 +176,25 @@ export function SharingNote({ sitting, plan: first, markers, questions, notDue }
           </span>
         </>
       )}
+      <span className="line">
+        Scripts
+        <input
+          className="form-control probes"
+          aria-label="Scripts marked beforehand, by their numbers"
+          placeholder="none"
+          value={probes}
+          onChange={(e) => setProbes(e.target.value)}
+          onBlur={() => {
+            const numbers = probes.split(/[\s,;]+/).filter((one) => one !== '');
+            if (!numbers.every((one) => /^[1-9]\d{0,4}$/.test(one)))
+              return setTrouble('Scripts are named by their numbers, such as 3, 8, 12.');
+            const next = [...new Set(numbers.map(Number))].slice(0, 50);
+            setProbes(next.join(', '));
+            if (next.join() !== plan.probes.join()) void keep({ ...plan, probes: next });
+          }}
+        />
+        were marked beforehand: others mark them too, without knowing which, to see whether they are in step.
+      </span>
       {notDue !== null && (
         <CheckLine checked={plan.early} onChange={(early) => void keep({ ...plan, early })}>
           people begin before an answer is due

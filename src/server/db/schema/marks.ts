@@ -1,5 +1,6 @@
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { Anchor } from '@/core/content/anchors';
+import type { Judgement } from '@/core/rules/rubric/rubric';
 import { attempts } from './attempts';
 import { sittings } from './exams';
 import { members } from './people';
@@ -138,6 +139,22 @@ export const secondMarks = sqliteTable(
     at: integer('at').notNull(),
   },
   (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot] })],
+);
+
+/** What a marker gave to an answer that was marked beforehand, without knowing that it was. It counts for nothing but to see whether they are in step. */
+export const probeMarks = sqliteTable(
+  'probe_marks',
+  {
+    ...ofAnswer(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    /** Exact marks as text. */
+    marks: text('marks').notNull(),
+    judgement: text('judgement', { mode: 'json' }).$type<Judgement>(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.item, t.slot, t.by] })],
 );
 
 /** Answers that a marker wants to look at once more. */
