@@ -39,6 +39,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
     web: standInWeb,
     mailer: standInMailer,
     recogniser: standInRecogniser(),
+    converter: { convert: () => Promise.resolve(null) },
     marker: openMarker(db.url),
     now,
   };

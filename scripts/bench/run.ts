@@ -3,6 +3,7 @@ import { drawingBench } from './drawing';
 import { load } from './load';
 import { maths } from './maths';
 import { markingAnew } from './mark-anew';
+import { photosBench } from './photos';
 import { placing } from './placing';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
@@ -28,6 +29,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   'mark-anew': () => markingAnew(Number(process.env.BENCH_ATTEMPTS ?? 2000)),
   desk: () => deskBench(Number(process.env.BENCH_ANSWERS ?? 10_000)),
   drawing: () => drawingBench(),
+  photos: () => photosBench(),
   speech,
   maths,
   texts,

@@ -3,6 +3,7 @@ import { type Result, refuse } from '@/core/base/result';
 import type { z } from 'zod';
 import type { Database } from './db/database';
 import type { Marker } from './jobs/marker';
+import type { Converter } from './ports/converter';
 import type { Files } from './ports/files';
 import type { Mailer } from './ports/mailer-port';
 import type { Recogniser } from './ports/recogniser';
@@ -16,6 +17,7 @@ export interface Outside {
   marker: Marker;
   mailer: Mailer;
   recogniser: Recogniser;
+  converter: Converter;
   /** Milliseconds since 1970. */
   now: number;
 }

@@ -3,6 +3,7 @@ import type { Outside } from './context';
 import { type Database, openDatabase } from './db/database';
 import { readEnv } from './env';
 import { type Marker, openMarker } from './jobs/marker';
+import { type Converter, ffmpegConverter } from './ports/converter';
 import { type Files, folderFiles } from './ports/files';
 import { smtpMailer } from './ports/mailer';
 import { type Mailer, standInMailer } from './ports/mailer-port';
@@ -21,6 +22,7 @@ interface Services {
   marker: Marker;
   mailer: Mailer;
   recogniser: Recogniser;
+  converter: Converter;
 }
 const KEY = Symbol.for('zonda.services');
 const holder = globalThis as { [KEY]?: Promise<Services> };
@@ -33,6 +35,7 @@ async function open(): Promise<Services> {
     files: folderFiles(path.join(env.dataFolder, 'files')),
     mailer: env.mail.smtp === null ? standInMailer : smtpMailer(env.mail.smtp, env.mail.from),
     recogniser: standInRecogniser(),
+    converter: ffmpegConverter(),
     web: env.web === 'open' ? openWeb : standInWeb,
   };
 }

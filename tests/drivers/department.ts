@@ -50,6 +50,7 @@ async function servicesIn(folder: string): Promise<Omit<Outside, 'now'>> {
     web: standInWeb,
     mailer: standInMailer,
     recogniser: standInRecogniser(),
+    converter: { convert: () => Promise.resolve(null) },
   };
 }
 

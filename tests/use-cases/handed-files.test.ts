@@ -11,6 +11,7 @@ import { currentAnswers } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
 import { addFilePiece, type FileReceived, heldFiles, readHandedFile } from '@/server/sittings/handed-files';
 import { saveAnswers } from '@/server/sittings/save-answers';
+import { secondForm } from '@/server/sittings/second-form';
 import { MINUTE, TestDepartment } from '../drivers/department';
 import { sampleQuestion } from '../drivers/samples';
 import { handInAndMark } from '../drivers/hand-in';
@@ -206,4 +207,28 @@ it('what was sent besides is not kept, and an answer that cannot be read waits',
   must(await handInAndMark(dept.as('ada'), attempt));
   const waiting = must(await openDesk(dept.as('marker'), sitting, item)).answers.find(({ slot }) => slot === 'c');
   expect(waiting).toMatchObject({ marks: null, answer: '{"other":"form"}', trace: [{ code: 'unreadable' }] });
+});
+
+it('a recording comes in another form where the machine has a tool for it, made once, for those who may have it', async () => {
+  const file = fileOf(bytes, 'call.webm');
+  must(await piece('ada', file, bytes, 0));
+  let made = 0;
+  const converter = {
+    convert: (given: Uint8Array, to: string) => {
+      made += 1;
+      return Promise.resolve(new TextEncoder().encode(`${to} of ${given.length}`));
+    },
+  };
+  const asked = (who: string, to: 'voice' | 'film' = 'voice', hash = file.hash) =>
+    secondForm({ ...dept.as(who), converter }, { attempt, hash }, to);
+  for (const who of ['ada', 'marker', 'ada'])
+    expect(new TextDecoder().decode((await asked(who)) ?? undefined)).toBe(`voice of ${bytes.length}`);
+  expect(made).toBe(1);
+  for (const who of ['ben', 'outsider', 'stranger']) expect(await asked(who)).toBeNull();
+  expect(await asked('ada', 'voice', 'f'.repeat(64))).toBeNull();
+  // What is no recording is given to no tool, and without a tool there is no other form.
+  const text = fileOf(new TextEncoder().encode('no sound'), 'notes.txt');
+  must(await piece('ada', text, new TextEncoder().encode('no sound'), 0));
+  expect(await asked('ada', 'voice', text.hash)).toBeNull();
+  expect(await secondForm(dept.as('ada'), { attempt, hash: file.hash }, 'film')).toBeNull();
 });

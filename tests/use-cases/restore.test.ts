@@ -62,6 +62,7 @@ it('a backup taken in the middle of an exam comes back as operations.md says: wh
     web: standInWeb,
     mailer: standInMailer,
     recogniser: standInRecogniser(),
+    converter: { convert: () => Promise.resolve(null) },
     marker: openMarker(url),
     now: now + 3 * MINUTE,
   };

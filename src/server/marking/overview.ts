@@ -110,10 +110,12 @@ export async function openMarking(ctx: Context, sitting: string): Promise<Result
   const { policy } = await readDepartment(read);
   const runs = (await inSitting(ctx, 'run sittings', sitting)).ok;
   const sees = (await inSitting(ctx, 'see results', sitting)).ok;
+  const plan = await markingPlanOf(read, sitting);
   return ok({
     sitting,
     title: row.title,
-    plan: await markingPlanOf(read, sitting),
+    // Which scripts were marked beforehand is not for those who are to be in step with them.
+    plan: runs ? plan : { ...plan, probes: [] },
     questions,
     scripts: people.flatMap(({ attempt, script, name }): ScriptWaiting[] => {
       const here = mine.filter((mark) => mark.attempt === attempt);

@@ -41,7 +41,7 @@ const halves = {
   judgeOwn: { Student: judgeOwn.Student, Review: judgeOwn.Review },
   record: { Student: record.Student, Review: record.Review },
   say: { Student: say.Student, Review: say.Review },
-  handIn: { Student: handIn.Student, Review: handInReview.Review },
+  handIn: { Student: handIn.Student, Review: handInReview.Review, ahead: handInReview.ahead },
   scale: { Student: scale.Student, Review: scale.Review },
   label: { Student: label.Student, Review: label.Review },
   gaps: { Student: gaps.Student, Review: gaps.Review },
@@ -68,4 +68,9 @@ export function StudentSlot({ kind, ...props }: StudentProps<unknown, unknown> &
 export function ReviewSlot({ kind, ...props }: ReviewProps<unknown, unknown> & OfKind) {
   const Review: ComponentType<ReviewProps<unknown, unknown>> = halfOf(kind).Review;
   return <Review {...props} />;
+}
+
+/** Begins to fetch what an answer shows that is looked at soon. */
+export function fetchAhead(kind: KindName, response: unknown): void {
+  if (response !== undefined) halfOf(kind).ahead?.(response);
 }

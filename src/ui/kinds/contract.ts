@@ -50,6 +50,8 @@ export interface KindWords {
 export interface StudentHalf<Sheet = unknown, Response = unknown> {
   Student: ComponentType<StudentProps<Sheet, Response>>;
   Review: ComponentType<ReviewProps<Sheet, Response>>;
+  /** Begins to fetch what an answer shows, before it is looked at. */
+  ahead?: (response: Response) => void;
 }
 
 /** What every page may ask of a kind, on the server as in the browser. */

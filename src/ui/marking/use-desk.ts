@@ -3,10 +3,13 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { readAnswersAction } from '@/actions/marking';
 import type { Desk, DeskAnswer } from '@/server/marking/desk';
 import type { DeskLine } from '@/server/marking/desk-lines';
+import { fetchAhead } from '../kinds/SlotView';
 import type { DrawnFormulas } from '../sheet/formulas';
 
 export const keyOf = ({ attempt, slot }: Pick<DeskLine, 'attempt' | 'slot'>): string => `${attempt} ${slot}`;
 
+/** So many after it have what they show fetched, too. */
+const SHOWN_AHEAD = 2;
 /** So many answers after the one that is looked at are there already. */
 const AHEAD = 6;
 /** So many are read at once when they are not. */
@@ -58,6 +61,12 @@ export function useDesk(desk: Desk, all: boolean, drawnFirst: DrawnFormulas, lin
   const changeAll = useCallback((by: (answer: DeskAnswer) => DeskAnswer): void => {
     setAnswers((all) => new Map([...all].map(([key, one]) => [key, by(one)])));
   }, []);
+  useEffect(() => {
+    for (const next of lines.slice(at + 1, at + 1 + SHOWN_AHEAD)) {
+      const kind = desk.sheet.slots[next.slot]?.kind;
+      if (kind) fetchAhead(kind, answers.get(keyOf(next))?.responses[next.slot]);
+    }
+  }, [lines, at, answers, desk.sheet]);
   const line = lines[at];
   return { now: line && (answers.get(keyOf(line)) ?? null), drawn, lost, change, changeAll, read };
 }

@@ -6,6 +6,8 @@ import './recording.scss';
 
 interface Props {
   url: string;
+  /** Where another form of it can be had, for browsers that do not play this one. */
+  second?: string | undefined;
   film: boolean;
   label: string;
   /** In seconds; 0 where it is not known. */
@@ -21,11 +23,13 @@ const SPEEDS = [0.5, 0.75, 1, 1.25, 1.5, 2];
 const JUMP = 3;
 
 /** A recording at any speed, with a way back and forth, and the seconds that remarks are about. */
-export function Player({ url, film, label, seconds, remarks = [], onPin, onTime, children }: Props) {
+export function Player({ url, second, film, label, seconds, remarks = [], onPin, onTime, children }: Props) {
   const player = useRef<HTMLMediaElement | null>(null);
   const [at, setAt] = useState(0);
   const [length, setLength] = useState(seconds);
-  const [mute, setMute] = useState(false);
+  const [failed, setFailed] = useState<readonly string[]>([]);
+  const forms = second ? [url, second] : [url];
+  const playing = forms.find((form) => !failed.includes(form));
   const to = (second: number): void => {
     if (player.current) player.current.currentTime = Math.max(0, second);
   };
@@ -34,14 +38,14 @@ export function Player({ url, film, label, seconds, remarks = [], onPin, onTime,
       player.current = element;
     },
     controls: true,
-    src: url,
+    src: playing ?? url,
     'aria-label': label,
     onTimeUpdate: () => {
       const now = player.current?.currentTime ?? 0;
       setAt(now);
       onTime?.(now);
     },
-    onError: () => setMute(true),
+    onError: () => playing && setFailed([...failed, playing]),
     onLoadedMetadata: () => {
       const told = player.current?.duration ?? 0;
       // What a browser records does not say how long it is.
@@ -54,9 +58,11 @@ export function Player({ url, film, label, seconds, remarks = [], onPin, onTime,
   return (
     <div className="player">
       {film ? <video {...common} /> : <audio {...common} />}
-      {mute && (
+      {failed.length > 0 && (
         <p className="hand mb-0" role="status">
-          This browser cannot play it. Save the file and play it with another program.
+          {playing
+            ? 'This browser does not play it as it was recorded; this is another form of it.'
+            : 'This browser cannot play it. Save the file and play it with another program.'}
         </p>
       )}
       <div className="acts">

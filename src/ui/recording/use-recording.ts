@@ -37,6 +37,10 @@ async function fetched({ attempt, hash, name }: HandedFile): Promise<Blob | null
   return new Blob([await response.arrayBuffer()], { type: TYPES[ending] ?? 'application/octet-stream' });
 }
 
+/** Where the server has another form of a recording that has arrived. */
+export const secondForm = ({ attempt, hash }: HandedFile, film: boolean): string | undefined =>
+  attempt === '' ? undefined : `/api/room/${attempt}/files/${hash}?second=${film ? 'film' : 'voice'}`;
+
 /** The address of a recording for a player: of this device, else from the server once it is there; null until then, and where it cannot be had. */
 export function useRecording(file: HandedFile | null, arrived: boolean): string | null {
   const [url, setUrl] = useState<{ hash: string; url: string } | null>(null);

@@ -31,6 +31,14 @@ async function opened({ attempt, hash }: Pick<HandedFile, 'attempt' | 'hash'>): 
   }
 }
 
+/** Begins to fetch a PDF that has arrived, unless it was before. */
+export function fetchPdf(file: Pick<HandedFile, 'attempt' | 'hash'>): Promise<OpenPdf | 'locked' | 'broken'> | null {
+  if (!chosen.has(file.hash) && file.attempt === '') return null;
+  const mine = known.get(file.hash) ?? opened(file);
+  known.set(file.hash, mine);
+  return mine;
+}
+
 const WHY_NOT = {
   locked: 'It is locked with a password and cannot be shown here; it is as it was handed in, to be saved.',
   broken: 'It cannot be shown here; it is as it was handed in, to be saved.',
@@ -49,9 +57,8 @@ export function PdfPages({ file: { hash, attempt }, arrived, children }: Props) 
   const [offered, setOffered] = useState(AT_ONCE);
   useEffect(() => {
     let here = true;
-    if (!chosen.has(hash) && !(arrived && attempt !== '')) return;
-    const mine = known.get(hash) ?? opened({ attempt, hash });
-    known.set(hash, mine);
+    const mine = arrived || chosen.has(hash) ? fetchPdf({ attempt, hash }) : null;
+    if (!mine) return;
     void mine.then((pdf) => {
       // What could not be fetched may be there later.
       if (pdf === 'broken') known.delete(hash);

@@ -10,8 +10,8 @@ import { fileSize } from '../../words/file-size';
 import type { ReviewProps } from '../contract';
 import { Act } from './Act';
 import { pageRatio, PageView } from './PageView';
-import { isPdf, PdfPages } from './PdfPages';
-import { type ShownPage, useShownPage } from './shown-pages';
+import { fetchPdf, isPdf, PdfPages } from './PdfPages';
+import { fetchPage, type ShownPage, useShownPage } from './shown-pages';
 
 /** The pages as they shall be read, one below the other; what is no picture is given to be saved. */
 export function Review({ response, remarks = [], onPin }: ReviewProps<HandInSheet, HandInResponse>) {
@@ -26,6 +26,14 @@ export function Review({ response, remarks = [], onPin }: ReviewProps<HandInShee
       ))}
     </ol>
   );
+}
+
+/** Fetches the pages of an answer that is looked at soon. */
+export function ahead({ pages }: HandInResponse): void {
+  for (const page of pages) {
+    fetchPage(page);
+    if (isPdf(page.name)) fetchPdf(page);
+  }
 }
 
 /** How large a page is shown: as a thumbnail, as wide as there is room, or so that small writing can be read. */

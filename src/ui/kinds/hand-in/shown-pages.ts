@@ -63,9 +63,18 @@ function pixelsOf(canvas: OffscreenCanvas): ImageData {
   return context?.getImageData(0, 0, canvas.width, canvas.height) ?? new ImageData(1, 1);
 }
 
-async function fetched({ attempt, hash }: HandedFile): Promise<ShownPage | null> {
+async function fetched({ attempt, hash }: Pick<HandedFile, 'attempt' | 'hash'>): Promise<ShownPage | null> {
   const response = await fetch(`/api/room/${attempt}/files/${hash}`).catch(() => null);
   return response?.ok ? readPicture(await response.blob()) : null;
+}
+
+/** Begins to fetch a page that has arrived, unless it was before; null where it is no picture. */
+export function fetchPage(file: Pick<HandedFile, 'hash' | 'name' | 'attempt'>): Promise<ShownPage | null> | null {
+  const { hash, name, attempt } = file;
+  if (!PICTURE.test(name)) return null;
+  const mine = known.get(hash) ?? (attempt === '' ? null : fetched(file));
+  if (mine) known.set(hash, mine);
+  return mine;
 }
 
 /** A handed-in page as a picture: from what was chosen here, else from the server once it is there. */
@@ -76,9 +85,8 @@ export function useShownPage(file: HandedFile, arrived: boolean): PageLook {
   useEffect(() => {
     if (!picture) return;
     let here = true;
-    const mine = known.get(hash) ?? (arrived && attempt !== '' ? fetched({ hash, name, attempt, size: 1 }) : null);
+    const mine = arrived || known.has(hash) ? fetchPage({ hash, name, attempt }) : null;
     if (!mine) return;
-    known.set(hash, mine);
     void mine.then((page) => {
       // What could not be fetched may be there later.
       if (!page) known.delete(hash);

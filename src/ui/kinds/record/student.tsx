@@ -9,7 +9,7 @@ import { Player } from '../../recording/Player';
 import { RecorderActs } from '../../recording/RecorderActs';
 import { type Take, useRecorder } from '../../recording/recorder';
 import { DEVICE_TROUBLES, takeTrouble } from '../../recording/troubles';
-import { hearHere, useRecording } from '../../recording/use-recording';
+import { hearHere, secondForm, useRecording } from '../../recording/use-recording';
 import { useFileKeeper } from '../../sheet/FileKeeper';
 import { OnItsWay } from '../../sheet/OnItsWay';
 import { fileSize } from '../../words/file-size';
@@ -120,6 +120,7 @@ export function Review({ sheet, response, remarks = [], onPin }: ReviewProps<Rec
       {url ? (
         <Player
           url={url}
+          second={secondForm(file, sheet.takes === 'film')}
           film={sheet.takes === 'film'}
           label="The recording"
           seconds={response?.seconds ?? 0}

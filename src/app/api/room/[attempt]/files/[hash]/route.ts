@@ -1,10 +1,18 @@
 import { refuse } from '@/core/base/result';
 import { PIECE_BYTES } from '@/core/content/file-limits';
 import { addFilePiece, handedFileFacts, readHandedFile } from '@/server/sittings/handed-files';
+import { secondForm } from '@/server/sittings/second-form';
 import { partAsked } from '@/app/part-asked';
 import { forSignedIn, forWriting } from '../../../../door';
 import { readBody } from '../../../../read-body';
 import { respond } from '../../../../respond';
+
+/** What comes from outside is never a page of ours, and kept nowhere. */
+const OF_OTHERS = {
+  'Content-Security-Policy': "default-src 'none'; sandbox",
+  'X-Content-Type-Options': 'nosniff',
+  'Cache-Control': 'private, no-store',
+};
 
 interface Named {
   params: Promise<{ attempt: string; hash: string }>;
@@ -22,10 +30,20 @@ export function PUT(request: Request, { params }: Named): Promise<Response> {
   });
 }
 
+/** A recording as every browser plays it; not found where that cannot be made. */
+function asSecondForm(bytes: Uint8Array | null, to: 'voice' | 'film'): Response {
+  if (!bytes) return new Response(null, { status: 404 });
+  const headers = { ...OF_OTHERS, 'Content-Type': to === 'voice' ? 'audio/mpeg' : 'video/mp4' };
+  return new Response(Buffer.from(bytes), { headers });
+}
+
 /** Gives a handed-in file to be saved, whole or in the part that is asked for. It is never shown as a page of ours: it comes from outside. */
 export function GET(request: Request, { params }: Named): Promise<Response> {
   return forSignedIn(async (ctx) => {
     const { attempt, hash } = await params;
+    const second = new URL(request.url).searchParams.get('second');
+    if (second === 'voice' || second === 'film')
+      return asSecondForm(await secondForm(ctx, { attempt, hash }, second), second);
     const facts = await handedFileFacts(ctx, attempt, hash);
     if (!facts) return new Response(null, { status: 404 });
     const part = partAsked(request, facts.size);
@@ -36,9 +54,7 @@ export function GET(request: Request, { params }: Named): Promise<Response> {
     const headers = new Headers({
       'Content-Type': 'application/octet-stream',
       'Content-Disposition': `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`,
-      'Content-Security-Policy': "default-src 'none'; sandbox",
-      'X-Content-Type-Options': 'nosniff',
-      'Cache-Control': 'private, no-store',
+      ...OF_OTHERS,
       'Accept-Ranges': 'bytes',
     });
     if (part !== 'all') headers.set('Content-Range', `bytes ${part.from}-${part.to - 1}/${facts.size}`);
