@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page, test } from '@playwright/test';
+import { WT201 } from '../../src/demo/people';
 import { beginQuestion } from '../drivers/bench';
-import { goTo } from '../drivers/browser';
+import { goTo, PHONE } from '../drivers/browser';
 import { pdf } from '../drivers/documents';
 import { onStage } from '../drivers/stage';
 
@@ -248,7 +249,7 @@ test('a PDF is drawn page by page, with remarks on each; what is locked or broke
         buffer: Buffer.from(bytes as Uint8Array),
       })),
     );
-  await expect(sheet.getByText('broken.pdf')).toBeVisible();
+  await expect(sheet.getByRole('listitem').filter({ hasText: 'broken.pdf' })).toBeVisible();
   await teacher.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
   await expect(sheet.getByRole('img', { name: 'sound.pdf, page 1' })).toBeVisible();
   await expect(sheet.getByText('It is locked with a password')).toBeVisible();
@@ -279,6 +280,43 @@ test('a student’s judgement of their own work stands beside the marker’s, by
   await expect(teacher.getByText('Mark saved ✓')).toBeVisible();
   await expect(teacher.getByRole('region', { name: 'Own judgement and yours' })).toContainText('Handover');
   await plain(teacher);
+});
+
+test('a student judges their own work after handing in, on a phone, and finds it as it was judged', async () => {
+  const { page, context } = await stage.signIn(WT201[3]?.userName ?? '', PHONE);
+  await page.getByRole('link', { name: 'Judge your own work' }).click();
+  const judgement = page.getByRole('group', { name: 'Question 6: your judgement' });
+  await expect(page.getByRole('region', { name: 'Question 6' })).toContainText('oil');
+  for (const at of [0, 4, 8]) await judgement.getByRole('radio').nth(at).check();
+  await judgement.getByRole('textbox').fill('The handover is short.');
+  await expect(page.getByText(/^Saved/)).toBeVisible();
+  await plain(page);
+  await page.reload();
+  await expect(judgement.getByRole('radio').nth(4)).toBeChecked();
+  await expect(judgement.getByRole('textbox')).toHaveValue('The handover is short.');
+  await context.close();
+});
+
+test('scripts that were marked beforehand are named by whoever runs the sitting', async () => {
+  await goTo(teacher, '/marking');
+  await teacher
+    .getByRole('link', { name: /Workshop, week 9/ })
+    .first()
+    .click();
+  const sharing = teacher.getByRole('region', { name: 'Who marks what' });
+  const probes = sharing.getByLabel('Scripts marked beforehand, by their numbers');
+  await probes.fill('one, two');
+  await probes.blur();
+  await expect(sharing.getByRole('alert')).toContainText('Scripts are named by their numbers');
+  await probes.fill('2,3 3');
+  await probes.blur();
+  await expect(probes).toHaveValue('2, 3');
+  await expect(sharing.getByRole('alert')).toHaveCount(0);
+  await plain(teacher);
+  await teacher.reload();
+  await expect(probes).toHaveValue('2, 3');
+  await probes.fill('');
+  await probes.blur();
 });
 
 test('a second marker works blind; what is far apart is settled with both in sight; agreement is told', async () => {

@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { authoredResponse, ownResponses, ownSheet } from '@/core/bank/own-names';
 import type { QuestionSheet } from '@/core/bank/sheet';

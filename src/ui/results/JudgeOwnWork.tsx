@@ -17,10 +17,10 @@ interface Props {
 /** One's own work as it was handed in, with the rubrics by which one judges it; saved as it is judged. */
 export function JudgeOwnWork({ attempt, items }: Props) {
   return (
-    <main className="page" style={{ maxWidth: 860, margin: '0 auto' }}>
+    <div className="page" style={{ maxWidth: 860, margin: '0 auto' }}>
       {items.length === 0 && <p className="soft">There is nothing to judge: it has been marked, or released.</p>}
       {items.map((item) => (
-        <section key={item.id} className="sheet mb-3" aria-label={`Question ${item.number}`}>
+        <div key={item.id} className="sheet mb-3">
           <QuestionView
             number={item.number}
             marks={item.of}
@@ -32,9 +32,9 @@ export function JudgeOwnWork({ attempt, items }: Props) {
           {item.open.map((slot) => (
             <JudgedSlot key={slot} attempt={attempt} item={item} slot={slot} drawn={item.drawn} />
           ))}
-        </section>
+        </div>
       ))}
-    </main>
+    </div>
   );
 }
 
