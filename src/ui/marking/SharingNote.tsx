@@ -179,7 +179,7 @@ export function SharingNote({ sitting, plan: first, markers, questions, notDue }
       <span className="line">
         Scripts
         <input
-          className="form-control probes"
+          className="form-control w-50"
           aria-label="Scripts marked beforehand, by their numbers"
           placeholder="none"
           value={probes}
