@@ -12,7 +12,7 @@ const CORE_LIBRARIES = [
 /** Rooms of the core, lowest first: each imports those before it and itself. */
 const CORE_ROOMS = ['base', 'text', 'content', 'rules', 'kinds', 'bank', 'exchange', 'exams', 'sittings', 'marking', 'results', 'gradebook'];
 /** Rooms of the core that stand beside the others: they import nothing but base, and themselves. */
-const BESIDE = ['agreement', 'aids', 'drawing', 'people', 'simulations', 'speech', 'pictures'];
+const BESIDE = ['agreement', 'aids', 'analysis', 'drawing', 'people', 'simulations', 'speech', 'pictures'];
 const any = (names) => `(${names.join('|')})`;
 
 /** @type {import('dependency-cruiser').IConfiguration} */

@@ -1,5 +1,6 @@
 import { agrees, type Row } from '../tests/reference/compare';
 import { gradingRows } from '../tests/reference/grading';
+import { itemRows } from '../tests/reference/item-analysis';
 import { agreed, mathsFigures, mathsRows } from '../tests/reference/maths';
 import { classFigures, classTable, markClass } from '../tests/reference/short-answers';
 import { raterRows } from '../tests/reference/rater-agreement';
@@ -24,6 +25,7 @@ const AREAS: Record<string, (file: string, rules: string) => Record<string, unkn
   unicode: plain(unicodeRows),
   speech: plain(speechRows),
   'rater-agreement': plain(raterRows),
+  'item-analysis': plain(itemRows),
   misspellings(file) {
     const rows = misspellingRows(file);
     return { rows: rows.length, agree: rows.filter(agrees).length, distance1: atDistanceOne(rows) };
