@@ -4,6 +4,7 @@ import { USUAL_MARKING } from '@/core/marking/plan';
 import type { Context } from '@/server/context';
 import { openDesk } from '@/server/marking/desk';
 import { addRecording } from '@/server/media/add-recording';
+import { describeMedia } from '@/server/media/tray';
 import { giveMark } from '@/server/marking/give-mark';
 import { listMarking } from '@/server/marking/list-marking';
 import { saveMarkingPlan } from '@/server/marking/plan';
@@ -23,7 +24,12 @@ type As = (userName: string, now: number) => Context;
 
 /** The calls as the department says them, for what is said over the radio. */
 export async function bringCalls(ctx: Context): Promise<void> {
-  for (const { file } of CALLS) must(await addRecording(ctx, spoken(file), 'sound'));
+  for (const { words, file } of CALLS) {
+    const { media } = must(await addRecording(ctx, spoken(file), 'sound'));
+    must(
+      await describeMedia(ctx, { media, description: `“${words}”, spoken`, licence: 'own work', source: 'Department' }),
+    );
+  }
 }
 
 /** Some students draw, photograph and speak, and hand it in. */

@@ -24,7 +24,8 @@ export function differently(
   const strata = new Map<number, [number, number, number, number]>();
   all.forEach((total, p) => {
     const table = strata.get(total) ?? [0, 0, 0, 0];
-    table[(first[p] ? 0 : 2) + (right[p] === 1 ? 0 : 1)] += 1;
+    const cell = (first[p] ? 0 : 2) + (right[p] === 1 ? 0 : 1);
+    table[cell] = (table[cell] ?? 0) + 1;
     strata.set(total, table);
   });
   let [over, under, observed, expected, varied] = [0, 0, 0, 0, 0];

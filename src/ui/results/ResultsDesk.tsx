@@ -104,6 +104,9 @@ export function ResultsDesk({ results }: { results: Results }) {
         <Link className="btn btn-quiet" href={`/sittings/${results.sitting}/answers`}>
           Answers
         </Link>
+        <Link className="btn btn-quiet" href={`/sittings/${results.sitting}/analysis`}>
+          Analysis
+        </Link>
         <UndoRedo {...history} />
         {results.releasedAt === null ? (
           <Button

@@ -2,6 +2,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { describeMediaAction } from '@/actions/tray';
 import { MOST_SPOKEN, saysRight, type SaySetup, type SpokenWords } from '@/core/kinds/say/say';
 import { Trouble } from '../../parts/Trouble';
 import { useLatest } from '../../parts/use-latest';
@@ -35,6 +36,13 @@ export function SpokenSamples({ setup, letter, onChange }: Omit<EditorProps<SayS
     const { spoken: there } = latest.current;
     const sample = { id: freeId(there), words: words.trim(), sound: added.value.media };
     setWords('');
+    // In the tray it is found by what is said in it; where that cannot be kept it is only less easy to find.
+    void describeMediaAction({
+      media: sample.sound,
+      description: `“${sample.words}”, spoken`,
+      licence: '',
+      source: '',
+    }).catch(() => undefined);
     onChange({ ...latest.current, spoken: [...there, sample] }, 'apart');
   };
   const recorder = useRecorder({

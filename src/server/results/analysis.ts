@@ -1,0 +1,216 @@
+import { eq } from 'drizzle-orm';
+import { type Advice, adviceFor } from '@/core/analysis/advice';
+import { choiceFigures } from '@/core/analysis/choices';
+import { discrimination, itemFigures } from '@/core/analysis/items';
+import { deviation, mean, median, quantile, skew } from '@/core/analysis/numbers';
+import { alpha, errorOfScore } from '@/core/analysis/reliability';
+import { placedSlots, type Slot } from '@/core/bank/question';
+import { ok, type Result } from '@/core/base/result';
+import { firstWords } from '@/core/content/plain';
+import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
+import { poolQuestions } from '@/core/exams/pool';
+import { kindOf } from '@/core/kinds/registry';
+import { readResponse } from '@/core/kinds/response';
+import { type Context, NOT_FOUND } from '../context';
+import { sittings } from '../db/schema/exams';
+import { byAttempt, currentMarks } from '../marking/current-marks';
+import { inSitting } from '../people/courses';
+import { attemptsOf, currentAnswersOf } from '../sittings/attempts';
+import { paperOf, poolOfSitting } from '../sittings/pinned';
+import { scoresOf } from './results';
+
+/** An answer to a slot, and who gave it. Shares are from 0 to 1. */
+export interface AnswerByAbility {
+  /** In plain words; empty for no answer. */
+  answer: string;
+  chosen: number;
+  share: number;
+  upper: number;
+  lower: number;
+  /** The mean share of the marks of the slot that it has earned. */
+  earns: number;
+}
+
+export interface AnalysedQuestion {
+  item: string;
+  number: string;
+  label: string;
+  /** How many have met it. */
+  persons: number;
+  /** Mean share of its marks. */
+  facility: number;
+  /** Correlation with the rest of the paper; null where nothing varies, or not everybody met it. */
+  withRest: number | null;
+  /** Mean share of the best 27 % minus that of the weakest; null where not everybody met it. */
+  upperLower: number | null;
+  /** The reliability of the others without it; null where it cannot be said. */
+  alphaWithout: number | null;
+  /** Share of those who left all of it empty. */
+  omitted: number;
+  advice: Advice[];
+  slots: { letter: string; answers: AnswerByAbility[] }[];
+}
+
+export interface Analysis {
+  sitting: string;
+  title: string;
+  /** Whose paper is wholly marked, and how many wait. */
+  persons: number;
+  waiting: number;
+  /** Of the percent of all; null of nobody. */
+  spread: Record<'mean' | 'deviation' | 'least' | 'lower' | 'median' | 'upper' | 'most' | 'skew', number> | null;
+  /** Of what everybody met; null where nothing can be said. `error` is in percent of those marks. */
+  reliability: { alpha: number; error: number; questions: number } | null;
+  questions: AnalysedQuestion[];
+}
+
+const SHARE = 0.27;
+/** Answers that are told of a slot, the most frequent first. */
+const MOST_ANSWERS = 6;
+
+interface Person {
+  attempt: string;
+  percent: number;
+  /** What each question earned, as a share of its marks. */
+  shares: ReadonlyMap<string, number>;
+}
+
+/** What the answers of a sitting say about its questions. Of each participant the attempt that counts, once it is wholly marked. */
+export async function openAnalysis(ctx: Context, id: string): Promise<Result<Analysis>> {
+  const allowed = await inSitting(ctx, 'see results', id);
+  if (!allowed.ok) return allowed;
+  const { read } = ctx.db;
+  const [sitting] = await read.select().from(sittings).where(eq(sittings.id, id));
+  if (!sitting) return NOT_FOUND;
+  const scored = await scoresOf(read, sitting, ctx.now);
+  const marked = scored.filter(({ score }) => score.waiting === 0);
+  const marks = byAttempt(await currentMarks(read, { sitting: id }));
+  const rows = new Map((await attemptsOf(read, id, ctx.now)).map(({ attempt }) => [attempt.id, attempt]));
+  const persons: Person[] = [];
+  for (const { attempt, score } of marked) {
+    const row = rows.get(attempt);
+    if (!row) continue;
+    const { paper } = await paperOf(read, row);
+    const own = marks.get(attempt);
+    const shares = paperQuestions(paper)
+      .filter(({ dropped, marks: of }) => !dropped && of.compare(0) > 0)
+      .map(({ id: item, marks: of }): [string, number] => {
+        const earned = [...(own?.get(item)?.values() ?? [])].reduce((sum, one) => sum + (one?.valueOf() ?? 0), 0);
+        return [item, earned / of.valueOf()];
+      });
+    persons.push({ attempt, percent: score.percent.valueOf(), shares: new Map(shares) });
+  }
+  const items = poolQuestions(await poolOfSitting(read, id)).filter(({ dropped }) => !dropped);
+  const common = items.filter((item) => persons.length > 0 && persons.every(({ shares }) => shares.has(item.id)));
+  // In marks, so that what is worth more counts more.
+  const scores = persons.map(({ shares }) => common.map((item) => (shares.get(item.id) ?? 0) * item.marks.valueOf()));
+  const figures = new Map(itemFigures(scores).map((one, i) => [common[i]?.id, one]));
+  const parted = new Map(discrimination(scores, SHARE).map((one, i) => [common[i]?.id, one]));
+  const whole = alpha(scores);
+  const given = await currentAnswersOf(
+    read,
+    persons.map(({ attempt }) => attempt),
+    items.map((item) => item.id),
+  );
+  return ok({
+    sitting: id,
+    title: sitting.title,
+    persons: persons.length,
+    waiting: scored.length - marked.length,
+    spread: spreadOf(persons.map(({ percent }) => percent)),
+    reliability:
+      whole === null
+        ? null
+        : {
+            alpha: whole,
+            error: (100 * errorOfScore(scores, whole)) / common.reduce((sum, item) => sum + item.marks.valueOf(), 0),
+            questions: common.length,
+          },
+    questions: items.flatMap((item): AnalysedQuestion[] => {
+      const met = persons.filter(({ shares }) => shares.has(item.id));
+      if (met.length === 0) return [];
+      const slots = item.question.vary ? [] : slotsOf(item, met, { given, marks });
+      const facility = mean(met.map(({ shares }) => shares.get(item.id) ?? 0));
+      const own = figures.get(item.id);
+      const omitted = mean(met.map(({ attempt }) => (isEmpty(item, given.get(attempt)?.[item.id] ?? {}) ? 1 : 0)));
+      const withRest = own?.withRest ?? null;
+      const [only] = slots;
+      const answers = slots.length === 1 && only ? only.answers : [];
+      return [
+        {
+          item: item.id,
+          number: item.number,
+          label: firstWords(item.question.content, 60),
+          persons: met.length,
+          facility,
+          withRest,
+          upperLower: own ? (parted.get(item.id) ?? 0) / item.marks.valueOf() : null,
+          alphaWithout: own?.alphaWithout ?? null,
+          omitted,
+          advice: adviceFor({ persons: met.length, facility, withRest, omitted, answers }),
+          slots,
+        },
+      ];
+    }),
+  });
+}
+
+function spreadOf(percents: readonly number[]): Analysis['spread'] {
+  if (percents.length === 0) return null;
+  return {
+    mean: mean(percents),
+    deviation: percents.length > 1 ? deviation(percents) : 0,
+    least: Math.min(...percents),
+    lower: quantile(percents, 0.25),
+    median: median(percents),
+    upper: quantile(percents, 0.75),
+    most: Math.max(...percents),
+    skew: percents.length > 2 && deviation(percents) > 0 ? skew(percents) : 0,
+  };
+}
+
+const responseTo = (slot: Slot, raw: unknown): unknown => {
+  const kind = kindOf(slot.kind);
+  const read = readResponse(kind, raw);
+  return read && !kind.blank(read.response) ? read.response : undefined;
+};
+
+function isEmpty({ question }: PaperQuestion, responses: Readonly<Record<string, unknown>>): boolean {
+  return placedSlots(question).every(({ id, slot }) => responseTo(slot, responses[id]) === undefined);
+}
+
+type Given = Awaited<ReturnType<typeof currentAnswersOf>>;
+type Marks = ReturnType<typeof byAttempt>;
+
+/** What was answered to the slots of a question, by who gave it. */
+function slotsOf(
+  item: PaperQuestion,
+  met: readonly Person[],
+  { given, marks }: { given: Given; marks: Marks },
+): AnalysedQuestion['slots'] {
+  const all = met.map(({ percent }) => percent);
+  return placedSlots(item.question).map(({ id, letter, slot }) => {
+    const kind = kindOf(slot.kind);
+    const responses = met.map(({ attempt }) => responseTo(slot, given.get(attempt)?.[item.id]?.[id]));
+    const gists = responses.map((response) => (response === undefined ? '' : kind.gist(slot.setup, response)));
+    const worth = item.worth.get(id)?.valueOf() ?? 0;
+    const options = [...new Set(gists)];
+    const found = choiceFigures(options, gists, { all, rest: all, share: SHARE }).toSorted(
+      (a, b) => b.chosen - a.chosen,
+    );
+    const answers = found.slice(0, MOST_ANSWERS).map(({ option, chosen, share, upper, lower }): AnswerByAbility => {
+      const who = met.filter((_, p) => gists[p] === option);
+      const earned = who.map(({ attempt }) => marks.get(attempt)?.get(item.id)?.get(id)?.valueOf() ?? 0);
+      const response = responses[gists.indexOf(option)];
+      return {
+        answer: response === undefined ? '' : kind.describeResponse(slot.setup, response),
+        chosen,
+        share,
+        upper,
+        lower,
+        earns: worth > 0 ? mean(earned) / worth : 0,
+      };
+    });
+    return { letter, answers };
+  });
+}

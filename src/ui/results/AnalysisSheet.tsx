@@ -1,0 +1,136 @@
+import Link from 'next/link';
+import { FEWEST } from '@/core/analysis/advice';
+import type { AnalysedQuestion, Analysis, AnswerByAbility } from '@/server/results/analysis';
+import { RowsTable } from '../parts/RowsTable';
+import { adviceText, figureText, percentText, reliabilityText } from '../words/analysis';
+import { plural } from '../words/marks';
+import './analysis.scss';
+
+/** What the answers of a sitting say about the test and its questions. */
+export function AnalysisSheet({ analysis }: { analysis: Analysis }) {
+  const { sitting, persons, questions } = analysis;
+  if (persons === 0)
+    return (
+      <div className="page">
+        <div className="sheet plain">No script is wholly marked yet. What its questions are worth shows then.</div>
+      </div>
+    );
+  return (
+    <div className="page analysis">
+      <Whole analysis={analysis} />
+      <div className="list-sheet scroll-x">
+        <RowsTable
+          rows={questions}
+          keyOf={({ item }) => item}
+          columns={[
+            {
+              head: 'Question',
+              cell: ({ item, number, label }) => (
+                <Link href={`/sittings/${sitting}/answers?item=${item}`}>
+                  {number}. {label}
+                </Link>
+              ),
+            },
+            { head: 'Marks earned', cell: ({ facility }) => <Bar share={facility} /> },
+            { head: 'Best less weakest', figure: true, cell: ({ upperLower }) => figureText(upperLower) },
+            { head: 'With the rest', figure: true, cell: ({ withRest }) => figureText(withRest) },
+            { head: 'Alpha without', figure: true, cell: ({ alphaWithout }) => figureText(alphaWithout) },
+            { head: 'Empty', figure: true, cell: ({ omitted }) => percentText(omitted) },
+            { head: 'Worth a look', cell: (question) => <Looks question={question} /> },
+          ]}
+        />
+      </div>
+      <p className="soft">
+        Marks earned: the mean share of the marks. Best less weakest: how much more of it the best 27 % have than the
+        weakest 27 %. With the rest: how far whoever is good at the others is good at this one, from −1 to 1. Alpha
+        without: how reliable the others are alone. Questions that not everybody met have the first figure only.
+      </p>
+      {questions.map((question) => (
+        <Answers key={question.item} question={question} />
+      ))}
+    </div>
+  );
+}
+
+/** Scores and their reliability in words. */
+function Whole({ analysis: { persons, spread, reliability } }: { analysis: Analysis }) {
+  const of = (percent: number): string => `${percent.toFixed(1)} %`;
+  return (
+    <div className="sheet plain">
+      {spread && (
+        <p className="fs-5 mb-1">
+          Half of {plural(persons, 'script', 'scripts')} lie between <strong>{of(spread.lower)}</strong> and{' '}
+          <strong>{of(spread.upper)}</strong>; the middle one has {of(spread.median)}.
+        </p>
+      )}
+      {spread && (
+        <p className="soft mb-1">
+          Mean {of(spread.mean)}, standard deviation {of(spread.deviation)}, from {of(spread.least)} to{' '}
+          {of(spread.most)}, skew {figureText(spread.skew)}.
+        </p>
+      )}
+      {reliability ? (
+        <p className="mb-0">
+          Reliability (alpha) of {plural(reliability.questions, 'question', 'questions')} that everybody met:{' '}
+          <strong>{figureText(reliability.alpha)}</strong>, {reliabilityText(reliability.alpha)}. A score is off by
+          about {of(reliability.error)} either way in two of three cases.
+        </p>
+      ) : (
+        <p className="soft mb-0">Nothing can be said of its reliability: too few scripts, or they do not differ.</p>
+      )}
+      {persons < FEWEST && (
+        <p className="hand mb-0">With {plural(persons, 'script', 'scripts')} all of this says little.</p>
+      )}
+    </div>
+  );
+}
+
+function Bar({ share }: { share: number }) {
+  return (
+    <span className="share-bar">
+      <i style={{ width: `${Math.round(100 * Math.min(1, Math.max(0, share)))}%` }} />
+      <b>{percentText(share)}</b>
+    </span>
+  );
+}
+
+function Looks({ question: { advice, persons } }: { question: AnalysedQuestion }) {
+  if (persons < FEWEST) return <span className="soft">{plural(persons, 'script', 'scripts')} only</span>;
+  return advice.map((one) => (
+    <span key={one.code} className={`d-block ${one.code === 'easy' || one.code === 'hard' ? 'soft' : 'hand'}`}>
+      {adviceText(one)}
+    </span>
+  ));
+}
+
+/** What was answered, by the best and by the weakest. */
+function Answers({ question: { number, label, slots } }: { question: AnalysedQuestion }) {
+  const told = slots.filter(({ answers }) => answers.length > 1);
+  if (told.length === 0) return null;
+  return (
+    <details className="sheet plain">
+      <summary>
+        {number}. {label}: answers by the best and the weakest
+      </summary>
+      {told.map(({ letter, answers }) => (
+        <RowsTable
+          key={letter}
+          caption={told.length > 1 ? `Slot ${letter}` : ''}
+          rows={answers}
+          keyOf={({ answer }) => answer}
+          columns={[
+            { head: 'Answer', cell: ({ answer }) => answer || <span className="soft">left empty</span> },
+            { head: 'Earns', figure: true, cell: ({ earns }) => <Earns earns={earns} /> },
+            { head: 'Given by', figure: true, cell: ({ chosen, share }) => `${chosen} (${percentText(share)})` },
+            { head: 'Of the best', cell: (one: AnswerByAbility) => <Bar share={one.upper} /> },
+            { head: 'Of the weakest', cell: (one: AnswerByAbility) => <Bar share={one.lower} /> },
+          ]}
+        />
+      ))}
+    </details>
+  );
+}
+
+function Earns({ earns }: { earns: number }) {
+  return <span className={earns >= 0.999 ? 'good' : earns <= 0.001 ? 'wrong' : ''}>{percentText(earns)}</span>;
+}

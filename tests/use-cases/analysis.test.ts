@@ -1,0 +1,71 @@
+import { afterEach, beforeEach, expect, it } from 'vitest';
+import { must } from '@/core/base/result';
+import { openAnalysis } from '@/server/results/analysis';
+import { TestDepartment } from '../drivers/department';
+import { handInAndMark } from '../drivers/hand-in';
+import { numberQuestion } from '../drivers/samples';
+
+let dept: TestDepartment;
+beforeEach(async () => {
+  dept = await TestDepartment.open();
+});
+afterEach(() => dept.close());
+
+/** What two students answered to three questions, of which each wants 42. */
+const GIVEN: [who: string, answers: (string | null)[]][] = [
+  ['ada', ['42', '42', '42']],
+  ['ben', ['42', '7', null]],
+];
+
+async function sat(): Promise<string> {
+  const { sitting, items } = await dept.sitting(3, 30, numberQuestion);
+  for (const [who, answers] of GIVEN) {
+    const given = answers.flatMap((text, i) => (text === null ? [] : [[items[i], { a: { number: text, unit: '' } }]]));
+    const attempt = await dept.sit(who, sitting, Object.fromEntries(given));
+    must(await handInAndMark(dept.as(who), attempt));
+  }
+  return sitting;
+}
+
+it('tells of each question how much it earned, what was answered, and by whom', async () => {
+  const sitting = await sat();
+  const analysis = must(await openAnalysis(dept.as('teacher'), sitting));
+  expect(analysis).toMatchObject({ persons: 2, waiting: 0 });
+  expect(analysis.questions.map(({ facility }) => Math.round(100 * facility))).toEqual([100, 50, 50]);
+  expect(analysis.questions.map(({ omitted }) => Math.round(100 * omitted))).toEqual([0, 0, 50]);
+  // What everybody has says nothing of the rest.
+  expect(analysis.questions[0]?.withRest).toBeNull();
+  expect(analysis.questions[1]?.withRest).toBeGreaterThan(0);
+  const [slot] = analysis.questions[2]?.slots ?? [];
+  expect(slot?.answers.map(({ answer, chosen, earns }) => [answer, chosen, earns]).toSorted()).toEqual(
+    [
+      ['', 1, 0],
+      ['42', 1, 1],
+    ].toSorted(),
+  );
+  expect(slot?.answers.find(({ earns }) => earns === 1)).toMatchObject({ upper: 1, lower: 0 });
+  expect(analysis.spread).toMatchObject({ least: 100 / 3, most: 100 });
+  // Of two nobody is advised.
+  expect(analysis.questions.flatMap(({ advice }) => advice)).toEqual([]);
+});
+
+it('leaves out what waits for a person, and says nothing where nobody is marked', async () => {
+  const { sitting } = await dept.sitting(1);
+  expect(must(await openAnalysis(dept.as('teacher'), sitting))).toMatchObject({
+    persons: 0,
+    spread: null,
+    reliability: null,
+    questions: [],
+  });
+  const attempt = await dept.sit('ada', sitting, { item0: { c: { text: 'the wind' } } });
+  must(await handInAndMark(dept.as('ada'), attempt));
+  expect(must(await openAnalysis(dept.as('teacher'), sitting))).toMatchObject({ persons: 0, waiting: 1 });
+});
+
+it('is for those who may see results there', async () => {
+  const sitting = await sat();
+  for (const who of ['teacher', 'lead']) expect((await openAnalysis(dept.as(who), sitting)).ok).toBe(true);
+  for (const who of ['marker', 'stranger', 'outsider', 'ada'])
+    expect((await openAnalysis(dept.as(who), sitting)).ok).toBe(false);
+  expect((await openAnalysis(dept.as('lead'), 'nothing')).ok).toBe(false);
+});
