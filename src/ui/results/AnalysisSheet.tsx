@@ -1,13 +1,16 @@
 import Link from 'next/link';
+import { Fragment } from 'react';
 import { FEWEST } from '@/core/analysis/advice';
 import type { AnalysedQuestion, Analysis, AnswerByAbility } from '@/server/results/analysis';
 import { RowsTable } from '../parts/RowsTable';
+import { TextWithFormulas } from '../sheet/Formula';
+import type { DrawnFormulas } from '../sheet/formulas';
 import { adviceText, figureText, percentText, reliabilityText } from '../words/analysis';
 import { plural } from '../words/marks';
 import './analysis.scss';
 
 /** What the answers of a sitting say about the test and its questions. */
-export function AnalysisSheet({ analysis }: { analysis: Analysis }) {
+export function AnalysisSheet({ analysis, drawn }: { analysis: Analysis; drawn: DrawnFormulas }) {
   const { sitting, persons, questions } = analysis;
   if (persons === 0)
     return (
@@ -46,7 +49,7 @@ export function AnalysisSheet({ analysis }: { analysis: Analysis }) {
         without: how reliable the others are alone. Questions that not everybody met have the first figure only.
       </p>
       {questions.map((question) => (
-        <Answers key={question.item} question={question} />
+        <Answers key={question.item} question={question} drawn={drawn} />
       ))}
     </div>
   );
@@ -88,8 +91,10 @@ function Whole({ analysis: { persons, spread, reliability } }: { analysis: Analy
 function Bar({ share }: { share: number }) {
   return (
     <span className="share-bar">
-      <i style={{ width: `${Math.round(100 * Math.min(1, Math.max(0, share)))}%` }} />
-      <b>{percentText(share)}</b>
+      <span aria-hidden="true">
+        <i style={{ width: `${Math.round(100 * Math.min(1, Math.max(0, share)))}%` }} />
+      </span>
+      {percentText(share)}
     </span>
   );
 }
@@ -104,7 +109,7 @@ function Looks({ question: { advice, persons } }: { question: AnalysedQuestion }
 }
 
 /** What was answered, by the best and by the weakest. */
-function Answers({ question: { number, label, slots } }: { question: AnalysedQuestion }) {
+function Answers({ question: { number, label, slots }, drawn }: { question: AnalysedQuestion; drawn: DrawnFormulas }) {
   const told = slots.filter(({ answers }) => answers.length > 1);
   if (told.length === 0) return null;
   return (
@@ -113,19 +118,24 @@ function Answers({ question: { number, label, slots } }: { question: AnalysedQue
         {number}. {label}: answers by the best and the weakest
       </summary>
       {told.map(({ letter, answers }) => (
-        <RowsTable
-          key={letter}
-          caption={told.length > 1 ? `Slot ${letter}` : ''}
-          rows={answers}
-          keyOf={({ answer }) => answer}
-          columns={[
-            { head: 'Answer', cell: ({ answer }) => answer || <span className="soft">left empty</span> },
-            { head: 'Earns', figure: true, cell: ({ earns }) => <Earns earns={earns} /> },
-            { head: 'Given by', figure: true, cell: ({ chosen, share }) => `${chosen} (${percentText(share)})` },
-            { head: 'Of the best', cell: (one: AnswerByAbility) => <Bar share={one.upper} /> },
-            { head: 'Of the weakest', cell: (one: AnswerByAbility) => <Bar share={one.lower} /> },
-          ]}
-        />
+        <Fragment key={letter}>
+          {told.length > 1 && <h3 className="over-title mt-3">Slot {letter}</h3>}
+          <RowsTable
+            rows={answers}
+            keyOf={({ answer }) => answer}
+            columns={[
+              {
+                head: 'Answer',
+                cell: ({ answer }) =>
+                  answer ? <TextWithFormulas text={answer} drawn={drawn} /> : <span className="soft">left empty</span>,
+              },
+              { head: 'Earns', figure: true, cell: ({ earns }) => <Earns earns={earns} /> },
+              { head: 'Given by', figure: true, cell: ({ chosen, share }) => `${chosen} (${percentText(share)})` },
+              { head: 'Of the best', cell: (one: AnswerByAbility) => <Bar share={one.upper} /> },
+              { head: 'Of the weakest', cell: (one: AnswerByAbility) => <Bar share={one.lower} /> },
+            ]}
+          />
+        </Fragment>
       ))}
     </details>
   );

@@ -4,6 +4,7 @@ import { staffContext } from '@/server/auth/request';
 import { openAnalysis } from '@/server/results/analysis';
 import { Strip } from '@/ui/frame/Strip';
 import { AnalysisSheet } from '@/ui/results/AnalysisSheet';
+import { drawTextFormulas } from '@/ui/sheet/formulas';
 import { plural } from '@/ui/words/marks';
 
 export const metadata: Metadata = { title: 'Analysis' };
@@ -11,7 +12,8 @@ export const metadata: Metadata = { title: 'Analysis' };
 export default async function AnalysisPage({ params }: { params: Promise<{ id: string }> }) {
   const opened = await openAnalysis(await staffContext(), (await params).id);
   if (!opened.ok) notFound();
-  const { sitting, title, persons, waiting } = opened.value;
+  const { sitting, title, persons, waiting, questions } = opened.value;
+  const answers = questions.flatMap(({ slots }) => slots.flatMap((slot) => slot.answers.map(({ answer }) => answer)));
   return (
     <>
       <Strip
@@ -24,7 +26,7 @@ export default async function AnalysisPage({ params }: { params: Promise<{ id: s
             : undefined
         }
       />
-      <AnalysisSheet analysis={opened.value} />
+      <AnalysisSheet analysis={opened.value} drawn={drawTextFormulas(answers.join(' '))} />
     </>
   );
 }
