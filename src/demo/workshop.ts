@@ -1,10 +1,10 @@
 import { must } from '@/core/base/result';
+import { spokenAs } from '@/core/kinds/say/say';
 import { paperQuestions } from '@/core/exams/paper';
 import { USUAL_MARKING } from '@/core/marking/plan';
 import type { Context } from '@/server/context';
 import { openDesk } from '@/server/marking/desk';
 import { addRecording } from '@/server/media/add-recording';
-import { describeMedia } from '@/server/media/tray';
 import { giveMark } from '@/server/marking/give-mark';
 import { listMarking } from '@/server/marking/list-marking';
 import { saveMarkingPlan } from '@/server/marking/plan';
@@ -24,12 +24,7 @@ type As = (userName: string, now: number) => Context;
 
 /** The calls as the department says them, for what is said over the radio. */
 export async function bringCalls(ctx: Context): Promise<void> {
-  for (const { words, file } of CALLS) {
-    const { media } = must(await addRecording(ctx, spoken(file), 'sound'));
-    must(
-      await describeMedia(ctx, { media, description: `“${words}”, spoken`, licence: 'own work', source: 'Department' }),
-    );
-  }
+  for (const { words, file } of CALLS) must(await addRecording(ctx, spoken(file), 'sound', spokenAs(words)));
 }
 
 /** Some students draw, photograph and speak, and hand it in. */

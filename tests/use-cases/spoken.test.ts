@@ -1,10 +1,11 @@
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
-import { say, type SayResponse, type SaySetup } from '@/core/kinds/say/say';
+import { say, type SayResponse, spokenAs, type SaySetup } from '@/core/kinds/say/say';
 import { rulesFromKey } from '@/core/rules/text/rules';
 import { CALLS, hashOf, spoken } from '@/demo/spoken';
 import { addRecording } from '@/server/media/add-recording';
+import { openTray } from '@/server/media/tray';
 import { currentMarks } from '@/server/marking/current-marks';
 import { currentAnswers } from '@/server/sittings/attempts';
 import { addFilePiece } from '@/server/sittings/handed-files';
@@ -17,7 +18,8 @@ import { handInAndMark } from '../drivers/hand-in';
 let dept: TestDepartment;
 beforeEach(async () => {
   dept = await TestDepartment.open();
-  for (const { file } of CALLS) must(await addRecording(dept.as('teacher'), spoken(file), 'sound'));
+  for (const { words, file } of CALLS)
+    must(await addRecording(dept.as('teacher'), spoken(file), 'sound', spokenAs(words)));
 });
 afterEach(() => dept.close());
 
@@ -141,4 +143,9 @@ it('the sheet has neither the words nor the sounds of the samples', async () => 
     expect(room).not.toContain(words);
     expect(room).not.toContain(hashOf(spoken(file)));
   }
+});
+
+it('a sample lies in the tray under what is said in it', async () => {
+  const found = must(await openTray(dept.as('teacher'), { words: 'turn the', medium: 'sound', licence: null }));
+  expect(found.items.map(({ description }) => description)).toEqual(['“turn the rotor”, spoken']);
 });

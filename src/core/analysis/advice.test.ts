@@ -12,7 +12,7 @@ const sound: AdvisedItem = {
     { answer: '', earns: 0, upper: 0.05, lower: 0.2, chosen: 10 },
   ],
 };
-const codes = (part: Partial<AdvisedItem>): string[] => adviceFor({ ...sound, ...part }).map(({ code }) => code);
+const codes = (part: Partial<AdvisedItem>): string[] => adviceFor({ ...sound, ...part }).map((one) => one.is);
 
 describe('advice about an item', () => {
   it('is none where nothing is wrong, and where there are too few to say', () => {
@@ -23,8 +23,8 @@ describe('advice about an item', () => {
   it('doubts a key when the best give another answer, which they give more than the weakest do', () => {
     const turned = sound.answers.map((one) => ({ ...one, earns: 1 - one.earns }));
     expect(adviceFor({ ...sound, answers: turned.slice(0, 2), withRest: -0.4 })).toEqual([
-      { code: 'best-say-other', answer: 'yaw' },
-      { code: 'turned-round' },
+      { is: 'best-say-other', answer: 'yaw' },
+      { is: 'turned-round' },
     ]);
     // An empty answer is none that anybody prefers, and one person is no sign.
     const empty = [{ answer: '', earns: 0, upper: 0.9, lower: 0.1, chosen: 50 }];
@@ -40,6 +40,6 @@ describe('advice about an item', () => {
     expect(codes({ withRest: null, facility: 0.1 })).toEqual(['hard']);
     // What nearly everybody has cannot tell much.
     expect(codes({ withRest: 0.05, facility: 0.97 })).toEqual(['easy']);
-    expect(adviceFor({ ...sound, omitted: 0.5 })).toEqual([{ code: 'left-empty', share: 0.5 }]);
+    expect(adviceFor({ ...sound, omitted: 0.5 })).toEqual([{ is: 'left-empty', share: 0.5 }]);
   });
 });

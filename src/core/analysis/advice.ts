@@ -12,14 +12,14 @@ export interface AdvisedItem {
 
 export type Advice =
   /** The best gave this answer, which earns nothing, more often than any that earns everything. */
-  | { code: 'best-say-other'; answer: string }
+  | { is: 'best-say-other'; answer: string }
   /** Who is better at the others is worse at this one. */
-  | { code: 'turned-round' }
+  | { is: 'turned-round' }
   /** It hardly tells the better from the weaker. */
-  | { code: 'tells-little' }
-  | { code: 'hard' }
-  | { code: 'easy' }
-  | { code: 'left-empty'; share: number };
+  | { is: 'tells-little' }
+  | { is: 'hard' }
+  | { is: 'easy' }
+  | { is: 'left-empty'; share: number };
 
 /** With fewer persons figures say little, and no advice comes of them: common practice, no source. */
 export const FEWEST = 20;
@@ -35,11 +35,11 @@ export function adviceFor({ persons, facility, withRest, omitted, answers }: Adv
   const right = best(answers.filter(({ earns }) => earns >= 0.999));
   const wrong = best(answers.filter(({ earns, answer, chosen }) => earns <= 0.001 && answer !== '' && chosen > 1));
   if (wrong && wrong.upper > (right?.upper ?? 0) && wrong.upper > wrong.lower)
-    advice.push({ code: 'best-say-other', answer: wrong.answer });
-  if (withRest !== null && withRest < 0) advice.push({ code: 'turned-round' });
-  else if (withRest !== null && withRest < LITTLE && facility < EASY) advice.push({ code: 'tells-little' });
-  if (facility < HARD) advice.push({ code: 'hard' });
-  if (facility > EASY) advice.push({ code: 'easy' });
-  if (omitted > EMPTY) advice.push({ code: 'left-empty', share: omitted });
+    advice.push({ is: 'best-say-other', answer: wrong.answer });
+  if (withRest !== null && withRest < 0) advice.push({ is: 'turned-round' });
+  else if (withRest !== null && withRest < LITTLE && facility < EASY) advice.push({ is: 'tells-little' });
+  if (facility < HARD) advice.push({ is: 'hard' });
+  if (facility > EASY) advice.push({ is: 'easy' });
+  if (omitted > EMPTY) advice.push({ is: 'left-empty', share: omitted });
   return advice;
 }

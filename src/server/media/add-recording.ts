@@ -26,11 +26,12 @@ export interface AddedRecording {
   medium: 'sound' | 'film';
 }
 
-/** Keeps a sound or a film, checked by its bytes. A WebM may hold either; the browser that recorded it says which. */
+/** Keeps a sound or a film, checked by its bytes. A WebM may hold either; the browser that recorded it says which. `about` is what it is, where that is known. */
 export async function addRecording(
   ctx: Context,
   bytes: Uint8Array,
   said: 'sound' | 'film' | null,
+  about = '',
 ): Promise<Result<AddedRecording>> {
   if (!may(ctx.actor, 'build exams', null)) return FORBIDDEN;
   const type = await fileTypeFromBuffer(bytes);
@@ -38,7 +39,7 @@ export async function addRecording(
   const medium = SOUNDS.has(mime) ? 'sound' : FILMS.has(mime) ? (said ?? 'film') : null;
   if (medium === null) return refuse('recording-not-one');
   const kept = medium === 'sound' ? mime.replace('video/', 'audio/') : mime;
-  return ok({ media: await keep(ctx, bytes, kept), medium });
+  return ok({ media: await keep(ctx, bytes, kept, about), medium });
 }
 
 /** Keeps captions, checked line by line. */
@@ -49,11 +50,13 @@ export async function addCaptions(ctx: Context, bytes: Uint8Array): Promise<Resu
   return ok({ media: await keep(ctx, bytes, 'text/vtt') });
 }
 
-async function keep(ctx: Context, bytes: Uint8Array, mime: string): Promise<string> {
+async function keep(ctx: Context, bytes: Uint8Array, mime: string, about = ''): Promise<string> {
   const hash = createHash('sha256').update(bytes).digest('hex');
   await ctx.files.put(hash, bytes);
   await ctx.db.transaction(async (tx) => {
-    const row = { hash, mime, size: bytes.length, width: 0, height: 0, addedBy: ctx.actor.id, addedAt: ctx.now };
+    const description = about.trim().slice(0, 1000);
+    const facts = { hash, mime, size: bytes.length, width: 0, height: 0, description };
+    const row = { ...facts, addedBy: ctx.actor.id, addedAt: ctx.now };
     await keepMediaRow(tx, row);
   });
   return hash;

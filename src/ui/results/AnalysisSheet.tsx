@@ -102,7 +102,7 @@ function Bar({ share }: { share: number }) {
 function Looks({ question: { advice, persons } }: { question: AnalysedQuestion }) {
   if (persons < FEWEST) return <span className="soft">{plural(persons, 'script', 'scripts')} only</span>;
   return advice.map((one) => (
-    <span key={one.code} className={`d-block ${one.code === 'easy' || one.code === 'hard' ? 'soft' : 'hand'}`}>
+    <span key={one.is} className={`d-block ${one.is === 'easy' || one.is === 'hard' ? 'soft' : 'hand'}`}>
       {adviceText(one)}
     </span>
   ));

@@ -1,11 +1,12 @@
 'use client';
-import { Fragment, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { Fragment, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Result } from '@/core/base/result';
 import type { Room as RoomData } from '@/server/sittings/room';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { sideOf } from '../kinds/registry';
 import { useLatest } from '../parts/use-latest';
+import { useListening } from '../parts/use-listening';
 import type { DrawnChecked } from '../sheet/draw-checked';
 import type { DrawnHints } from '../sheet/draw-hints';
 import type { DrawnQuestion, DrawnSection } from '../sheet/draw-sections';
@@ -356,16 +357,5 @@ export function Room({ room }: { room: DrawnRoom }) {
         />
       )}
     </div>
-  );
-}
-
-const noChange = (): (() => void) => () => undefined;
-
-/** Whether the page is more than what the server drew: from then on it hears what is typed. */
-function useListening(): boolean {
-  return useSyncExternalStore(
-    noChange,
-    () => true,
-    () => false,
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { rotorPower } from '@/core/simulations/rotor-power';
+import { useListening } from '../parts/use-listening';
 
 const RADIUS = 45;
 const RATED = 2_000_000;
@@ -8,6 +9,7 @@ const RATED = 2_000_000;
 /** Pitch of the blades, wind and turns, and the power that comes of them. */
 export function BladePitch() {
   const [state, setState] = useState({ wind: 9, pitch: 0, turns: 16 });
+  const listening = useListening();
   const { watts, cp, ratio } = rotorPower({ ...state, radius: RADIUS });
   const share = Math.min(1, watts / RATED);
   const slider = (name: keyof typeof state, label: string, unit: string, min: number, max: number, step: number) => (
@@ -24,6 +26,8 @@ export function BladePitch() {
         min={min}
         max={max}
         step={step}
+        // What is moved before the page listens would stand there and count for nothing.
+        disabled={!listening}
         value={state[name]}
         onChange={(e) => setState({ ...state, [name]: Number(e.target.value) })}
       />

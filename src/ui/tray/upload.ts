@@ -12,9 +12,10 @@ export async function uploadPicture(file: Blob): Promise<Result<AddedMedia>> {
   return send('/api/media', file);
 }
 
-/** Sends a sound or a film; `as` is said when the browser has just recorded it. */
-export function uploadRecording(file: Blob, as: 'sound' | null): Promise<Result<AddedRecording>> {
-  return send(`/api/recordings${as ? `?as=${as}` : ''}`, file);
+/** Sends a sound or a film; `as` is said when the browser has just recorded it, `about` what it is. */
+export function uploadRecording(file: Blob, as: 'sound' | null, about = ''): Promise<Result<AddedRecording>> {
+  const said = new URLSearchParams({ ...(as ? { as } : {}), ...(about ? { about } : {}) });
+  return send(`/api/recordings?${said}`, file);
 }
 
 export function uploadCaptions(file: Blob): Promise<Result<{ media: string }>> {

@@ -9,7 +9,7 @@ export const figureText = (figure: number | null): string =>
 
 /** What is worth a look at a question, as a sentence. */
 export function adviceText(advice: Advice): string {
-  switch (advice.code) {
+  switch (advice.is) {
     case 'best-say-other':
       return `The best answered “${advice.answer}”: is the key right?`;
     case 'turned-round':

@@ -50,6 +50,9 @@ export type SayResponse = z.infer<typeof response>;
 
 export type SaySheet = Pick<SaySetup, 'seconds' | 'tries' | 'sure'>;
 
+/** What a sample is called in the tray. */
+export const spokenAs = (words: string): string => `“${words}”, spoken`;
+
 /** Whether somebody who says this has said a fully right answer. */
 export const saysRight = ({ rules }: Pick<SaySetup, 'rules'>, words: string): boolean => {
   const marking = markText(rules, words);

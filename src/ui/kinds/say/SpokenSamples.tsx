@@ -2,8 +2,7 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { describeMediaAction } from '@/actions/tray';
-import { MOST_SPOKEN, saysRight, type SaySetup, type SpokenWords } from '@/core/kinds/say/say';
+import { MOST_SPOKEN, saysRight, spokenAs, type SaySetup, type SpokenWords } from '@/core/kinds/say/say';
 import { Trouble } from '../../parts/Trouble';
 import { useLatest } from '../../parts/use-latest';
 import { useRecorder } from '../../recording/recorder';
@@ -29,20 +28,13 @@ export function SpokenSamples({ setup, letter, onChange }: Omit<EditorProps<SayS
   const add = async (recording: Blob): Promise<void> => {
     setBusy(true);
     const wave = await asWave(recording, 'sample.wav');
-    const added = wave && (await uploadRecording(wave, 'sound'));
+    const added = wave && (await uploadRecording(wave, 'sound', spokenAs(words.trim())));
     setBusy(false);
     if (!added) return setTrouble('This browser cannot read that as a sound.');
     if (!added.ok) return setTrouble(refusalText(added.refusal));
     const { spoken: there } = latest.current;
     const sample = { id: freeId(there), words: words.trim(), sound: added.value.media };
     setWords('');
-    // In the tray it is found by what is said in it; where that cannot be kept it is only less easy to find.
-    void describeMediaAction({
-      media: sample.sound,
-      description: `“${sample.words}”, spoken`,
-      licence: '',
-      source: '',
-    }).catch(() => undefined);
     onChange({ ...latest.current, spoken: [...there, sample] }, 'apart');
   };
   const recorder = useRecorder({
