@@ -114,6 +114,14 @@ describe('what is understood', () => {
     expect(hearFiles(bytes, [lie])).toEqual(NOTHING_UNDERSTOOD);
   });
 
+  it('of a sound that lasts for an hour is nothing, at once: it is not looked into', () => {
+    const hours = { rate: 4000, samples: new Float32Array(3600 * 4000).fill(0.5) };
+    const begun = performance.now();
+    expect(hear(hours, SAMPLES)).toEqual(NOTHING_UNDERSTOOD);
+    expect(hear(call('said-stop'), [...SAMPLES, { words: 'hours', sound: hours }]).words).toBe('stop the rotor');
+    expect(performance.now() - begun).toBeLessThan(2000);
+  });
+
   it('the longest recording beside as many samples as there may be is heard in bounded time', () => {
     const long = { rate: RATE, samples: new Float32Array(10 * RATE) };
     const random = seeded(5);

@@ -20,6 +20,8 @@ const EVEN = 0.03;
 const RISE = 0.0144;
 /** More frames than so many are thinned out before sounds are compared, which bounds the work. */
 const MOST_FRAMES = 250;
+/** Seconds of the longest sound that is listened to: whatever is handed in as one may last for hours. */
+export const LONGEST_HEARD = 30;
 /** Below this nothing is said to be understood. */
 const LEAST = 0.15;
 
@@ -27,7 +29,7 @@ const LEAST = 0.15;
  * What a recording says, out of the words of samples. The nearest sample by dynamic time warping over mel-frequency
  * cepstra is what was understood; how sure that is comes from its lead, as a share of distance, over the nearest sample
  * of other words or over speech that is none of them, whichever is nearer. Samples in which nothing is heard count for
- * nothing. The same recording and samples give the same on every machine.
+ * nothing, nor do those that are too long. The same recording and samples give the same on every machine.
  */
 export function hear(recording: Sound, samples: readonly SpokenSample[]): Understood {
   const powers = spokenPart(recording);
@@ -57,6 +59,7 @@ export function hear(recording: Sound, samples: readonly SpokenSample[]): Unders
 }
 
 function spokenPart(sound: Sound): Float64Array[] | null {
+  if (sound.samples.length > LONGEST_HEARD * sound.rate) return null;
   const powers = spectra(sound);
   const part = spoken(powers);
   return part && powers.slice(part.from, part.to);
