@@ -3,8 +3,10 @@ import { emptyQuestion, type QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
 import { contentFromLines } from '@/core/content/lines';
 import { sample } from '@/core/kinds/judge-own/sample';
+import { USUAL_MARKING } from '@/core/marking/plan';
 import { openDesk } from '@/server/marking/desk';
 import { giveMark } from '@/server/marking/give-mark';
+import { saveMarkingPlan } from '@/server/marking/plan';
 import { ownJudgements } from '@/server/marking/own-judgements';
 import { hasOwnWork, judgeOwnWork, openOwnWork } from '@/server/sittings/judge-afterwards';
 import { openRoom } from '@/server/sittings/room';
@@ -85,4 +87,31 @@ it('is given after handing in, where the question says so, by its student alone 
     [{ by: 2, scripts: 1 }],
     [{ by: 0, scripts: 1 }],
   ]);
+});
+
+it('is held against no mark of a script that somebody has to be in step with', async () => {
+  const { sitting } = await dept.sitting(1, 30, () => question());
+  const own = { judgement: { c1: found(3), c2: found(1) }, words: '' };
+  const attempt = await dept.sit('ada', sitting, { item0: { a: own } });
+  must(await handInAndMark(dept.as('ada'), attempt));
+  const place = { attempt, item: 'item0', slot: 'a' };
+  const judgement = { c1: found(1), c2: found(1) };
+  must(await giveMark(dept.as('lead'), { ...place, marks: '', judgement }));
+  const { script } = await dept.attempt(attempt);
+  const plan = { ...USUAL_MARKING, probes: [script] };
+  must(await saveMarkingPlan(dept.as('lead'), { sitting, plan }));
+  const told = async (who: string) =>
+    must(await ownJudgements(dept.as(who), { sitting, item: 'item0', slot: 'a' })).flatMap(({ counts }) =>
+      counts.filter((c) => c.scripts > 0),
+    );
+  expect([(await told('lead')).length, (await told('marker')).length]).toEqual([2, 0]);
+  // Their own judgement they may see, and find again.
+  must(await giveMark(dept.as('marker'), { ...place, marks: '', judgement: { c1: found(3), c2: found(1) } }));
+  expect(await told('marker')).toEqual([
+    { by: 0, scripts: 1 },
+    { by: 0, scripts: 1 },
+  ]);
+  expect(must(await openDesk(dept.as('marker'), sitting, 'item0')).answers[0]?.judgement).toMatchObject({
+    c1: found(3),
+  });
 });

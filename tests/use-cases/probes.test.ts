@@ -5,6 +5,8 @@ import { openAgreement } from '@/server/marking/agreement';
 import { currentMarks } from '@/server/marking/current-marks';
 import { openDesk, readAnswers } from '@/server/marking/desk';
 import { giveAlike, giveMark } from '@/server/marking/give-mark';
+import { listMarking } from '@/server/marking/list-marking';
+import { openMarking } from '@/server/marking/overview';
 import { saveMarkingPlan } from '@/server/marking/plan';
 import { addRemark, remarksOf } from '@/server/marking/remarks';
 import { openScript } from '@/server/marking/script';
@@ -50,6 +52,35 @@ it('looks to others as an answer that waits, and tells nothing of how it was mar
   const script = JSON.stringify(must(await openScript(dept.as('marker'), ada)));
   expect(script).not.toContain('The lead says so.');
   expect(await look('lead')).toMatchObject({ marks: '1', beforehand: null });
+});
+
+it('is told by no count, no list, no script as a whole and no figure over the class', async () => {
+  const overview = must(await openMarking(dept.as('marker'), sitting));
+  expect(overview.plan.probes).toEqual([]);
+  const counts = overview.scripts.map(({ answers, waiting }) => [answers, waiting]);
+  expect(counts[0]).toEqual(counts[1]);
+  expect(overview.questions.find(({ item }) => item === 'item0')).toMatchObject({ answers: 2, waiting: 2 });
+  expect(must(await openMarking(dept.as('lead'), sitting)).plan.probes).toHaveLength(1);
+  const [task] = must(await listMarking(dept.as('marker'))).filter(({ item }) => item === 'item0');
+  expect(task).toMatchObject({ answers: 2, waiting: 2 });
+  const slotIn = async (attempt: string) =>
+    must(await openScript(dept.as('marker'), attempt)).questions[0]?.slots.find(({ id }) => id === 'c');
+  const [probe, other] = [await slotIn(ada), await slotIn(ben)];
+  expect([probe?.typed, probe?.marks, probe?.outcome]).toEqual([other?.typed, other?.marks, other?.outcome]);
+  // At the edge of the script it is marked like any other.
+  must(await mark('marker', '0'));
+  expect((await slotIn(ada))?.marks).toBe('0');
+});
+
+it('is mixed in with anybody’s share', async () => {
+  const { script } = await dept.attempt(ada);
+  const sharing = { by: 'question' as const, markers: { item0: [dept.id('teacher')] } };
+  const plan = { ...USUAL_MARKING, probes: [script], sharing };
+  must(await saveMarkingPlan(dept.as('teacher'), { sitting, plan }));
+  const { lines } = must(await openDesk(dept.as('marker'), sitting, 'item0'));
+  expect(lines.map(({ attempt }) => attempt)).toEqual([ada]);
+  must(await mark('marker', '1'));
+  expect((await mark('marker', '1', ben)).ok).toBe(false);
 });
 
 it('what others give counts for nothing else, and is told afterwards', async () => {

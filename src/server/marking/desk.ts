@@ -22,10 +22,11 @@ import { inSitting } from '../people/courses';
 import { readDepartment } from '../people/policy';
 import { COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { paperOf, poolOfSitting } from '../sittings/pinned';
+import { marksAsSeen } from './as-seen';
 import { countingMarks, currentMarks } from './current-marks';
 import { type DeskLine, linesOf } from './desk-lines';
-import { type DeskMark, probesIn, withProbes } from './probes';
-import { blindMarks, keptBlind, secondMarksOf } from './second-mark';
+import type { DeskMark } from './probes';
+import { blindMarks, secondMarksOf } from './second-mark';
 import { shareIn } from './share';
 import { type KeptRemark, keptRemarksOf, type Remark, remarksOf } from './remarks';
 
@@ -281,13 +282,7 @@ async function presentMarks(
 ): Promise<DeskMark[]> {
   const present = (await currentMarks(ctx.db.read, which)).filter((mark) => mark.item === item);
   if (second) return blindMarks(ctx, sitting, item, present);
-  const isProbe = await probesIn(ctx, sitting);
-  const blind = await keptBlind(ctx, sitting);
-  return withProbes(
-    ctx,
-    present.filter((mark) => isProbe(mark) || !blind(mark)),
-    isProbe,
-  );
+  return marksAsSeen(ctx, sitting, present);
 }
 
 /** What decides the numbers of each attempt. */

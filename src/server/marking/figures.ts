@@ -14,6 +14,7 @@ import { sittingsFor } from '../people/courses';
 import { COUNTS, currentAnswers } from '../sittings/attempts';
 import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
+import { probesIn } from './probes';
 
 /** What one answer of a student came to, and when it was handed in. */
 export interface FigureAt extends Figure {
@@ -33,13 +34,25 @@ export async function figuresOverTime(ctx: Context, raw: unknown): Promise<Resul
   if (!found.ok) return found;
   const { read } = ctx.db;
   const marked = await read
-    .select({ attempt: remarks.attempt, item: remarks.item, slot: remarks.slot, anchor: remarks.anchor })
+    .select({
+      attempt: remarks.attempt,
+      item: remarks.item,
+      slot: remarks.slot,
+      anchor: remarks.anchor,
+      by: remarks.by,
+      sitting: attempts.sitting,
+    })
     .from(remarks)
     .innerJoin(attempts, and(eq(attempts.id, remarks.attempt), COUNTS))
     .innerJoin(sittings, and(eq(sittings.id, attempts.sitting), await sittingsFor(ctx, 'mark answers')))
     .where(and(eq(attempts.participant, found.value.attempt.participant), isNotNull(attempts.handedInAt)));
   const places = new Map<string, { attempt: string; item: string; slot: string; anchors: Anchor[] }>();
-  for (const { anchor, ...place } of marked) {
+  const probes = new Map<string, Awaited<ReturnType<typeof probesIn>>>();
+  for (const { anchor, by, sitting, ...place } of marked) {
+    const isProbe = probes.get(sitting) ?? (await probesIn(ctx, sitting));
+    probes.set(sitting, isProbe);
+    // What others heard in a script that was marked beforehand is not to be known.
+    if (isProbe({ attempt: place.attempt, by })) continue;
     const key = `${place.attempt} ${place.item} ${place.slot}`;
     const one = places.get(key) ?? { ...place, anchors: [] };
     one.anchors.push(anchor);

@@ -11,6 +11,7 @@ import { sittingsFor } from '../people/courses';
 import { COUNTS } from '../sittings/attempts';
 import { poolOfSitting } from '../sittings/pinned';
 import { currentMarks } from './current-marks';
+import { probesIn, withProbes } from './probes';
 import { notDueYet } from './not-due';
 
 /** One question of a sitting with what a person has to mark of it. */
@@ -40,7 +41,8 @@ export async function listMarking(ctx: Context): Promise<Result<MarkingTask[]>> 
   const tasks: MarkingTask[] = [];
   for (const sitting of rows) {
     const early = await notDueYet(read, sitting.id, ctx.now);
-    const present = (await currentMarks(read, { sitting: sitting.id })).filter(
+    const marks = await currentMarks(read, { sitting: sitting.id });
+    const present = (await withProbes(ctx, marks, await probesIn(ctx, sitting.id))).filter(
       (mark) => mark.marks !== null || !early.has(mark.attempt),
     );
     for (const item of poolQuestions(await poolOfSitting(read, sitting.id))) {

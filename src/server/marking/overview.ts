@@ -19,6 +19,7 @@ import { poolOfSitting } from '../sittings/pinned';
 import { type CurrentMark, currentMarks } from './current-marks';
 import { notDueYet } from './not-due';
 import { type MarkerOf, markersOf, markingPlanOf } from './plan';
+import { probesIn, withProbes } from './probes';
 import { secondMarksOf, secondsWanted } from './second-mark';
 import { shareIn } from './share';
 
@@ -83,10 +84,13 @@ export async function openMarking(ctx: Context, sitting: string): Promise<Result
   const scripts = new Map(people.map((one) => [one.attempt, one]));
   const share = await shareIn(ctx, sitting, false);
   const early = await notDueYet(read, sitting, ctx.now);
-  const all = (await currentMarks(read, { sitting }))
+  // Counts must not tell which scripts were marked beforehand.
+  const all = (await withProbes(ctx, await currentMarks(read, { sitting }), await probesIn(ctx, sitting)))
     .filter(isPersons)
     .filter((mark) => mark.marks !== null || !early.has(mark.attempt));
-  const mine = all.filter((mark) => share.mine({ ...mark, script: scripts.get(mark.attempt)?.script ?? 0 }));
+  const mine = all.filter(
+    (mark) => mark.probe !== undefined || share.mine({ ...mark, script: scripts.get(mark.attempt)?.script ?? 0 }),
+  );
   const items = poolQuestions(await poolOfSitting(read, sitting));
   const wanted = await secondsWanted(read, sitting, ctx.now);
   const questions: QuestionWaiting[] = [];

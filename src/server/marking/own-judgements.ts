@@ -9,6 +9,7 @@ import { type Context, NOT_FOUND, parse } from '../context';
 import { answersNow } from '../db/schema/attempts';
 import { inSitting } from '../people/courses';
 import { poolOfSitting } from '../sittings/pinned';
+import { marksAsSeen } from './as-seen';
 import { currentMarks } from './current-marks';
 
 const asked = z.object({ sitting: z.string(), item: z.string(), slot: z.string() });
@@ -26,7 +27,8 @@ export async function ownJudgements(ctx: Context, raw: unknown): Promise<Result<
   const kind = slot && kindOf(slot.kind);
   if (!slot || !kind?.selfJudged) return NOT_FOUND;
   const { selfJudged } = kind;
-  const marked = (await currentMarks(read, { sitting, item: itemId })).filter((mark) => mark.slot === id);
+  const standing = await currentMarks(read, { sitting, item: itemId });
+  const marked = (await marksAsSeen(ctx, sitting, standing)).filter((mark) => mark.slot === id);
   const given = await read
     .select({ attempt: answersNow.attempt, value: answersNow.value })
     .from(answersNow)

@@ -16,9 +16,10 @@ import { COUNTS, currentAnswers } from '../sittings/attempts';
 import { ownNames } from '../sittings/own-names';
 import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
+import { marksAsSeen } from './as-seen';
 import { currentMarks } from './current-marks';
+import type { DeskMark } from './probes';
 import { remarksOf } from './remarks';
-import { keptBlind } from './second-mark';
 import { shareIn } from './share';
 
 /** A slot of a script with its mark. */
@@ -65,11 +66,15 @@ export async function openScript(ctx: Context, attemptId: string): Promise<Resul
   const { policy } = await readDepartment(read);
   const { paper } = await paperOf(read, attempt);
   const share = await shareIn(ctx, attempt.sitting, false);
-  const present = await currentMarks(read, { attempt: attemptId });
-  const blind = await keptBlind(ctx, attempt.sitting);
-  const hidden = new Set(present.filter(blind).map(({ item, slot }) => `${item} ${slot}`));
-  const isShown = ({ item, slot }: { item: string; slot: string }): boolean => !hidden.has(`${item} ${slot}`);
-  const said = (await remarksOf(read, [attemptId], { viewer: ctx.actor.id })).filter(isShown);
+  const standing = await currentMarks(read, { attempt: attemptId });
+  const present = await marksAsSeen(ctx, attempt.sitting, standing);
+  const markOf = (marks: readonly DeskMark[], item: string, slot: string): DeskMark | undefined =>
+    marks.find((one) => one.item === item && one.slot === slot);
+  const said = (await remarksOf(read, [attemptId], { viewer: ctx.actor.id })).filter(({ item, slot, own }) => {
+    const mark = markOf(present, item, slot);
+    // What is said of an answer whose mark is not in sight, or not to be known, is not either.
+    return mark ? own || !mark.probe : !markOf(standing, item, slot);
+  });
   const answers = await currentAnswers(read, attemptId);
   const beside = await scriptsIn(ctx, attempt.sitting);
   const at = beside.indexOf(attemptId);
@@ -88,18 +93,17 @@ export async function openScript(ctx: Context, attemptId: string): Promise<Resul
         of: stored(item.marks),
         sheet: ownSheet(item.question, own),
         responses: ownResponses(item.question, answers[item.id] ?? {}, own),
-        slots: slotsSeen(item, present.filter(isShown), EVERYTHING, { wholeTrace: true, said }).map(
-          (slot): ScriptSlot => {
-            const mark = present.find((one) => one.item === item.id && one.slot === slot.id && isShown(one));
-            const persons = mark !== undefined && (mark.marks === null || mark.by !== null);
-            const mine = mark !== undefined && share.mine({ ...mark, script: attempt.script });
-            return {
-              ...slot,
-              mark: mark?.id ?? null,
-              typed: persons && mine && !byRubric(item.question.slots[slot.id]),
-            };
-          },
-        ),
+        slots: slotsSeen(item, present, EVERYTHING, { wholeTrace: true, said }).map((slot): ScriptSlot => {
+          const mark = markOf(present, item.id, slot.id);
+          const persons = mark !== undefined && (mark.marks === null || mark.by !== null);
+          const mine =
+            mark !== undefined && (mark.probe !== undefined || share.mine({ ...mark, script: attempt.script }));
+          return {
+            ...slot,
+            mark: mark?.id ?? null,
+            typed: persons && mine && !byRubric(item.question.slots[slot.id]),
+          };
+        }),
       };
     }),
     before: beside[at - 1] ?? null,

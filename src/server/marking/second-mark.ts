@@ -17,7 +17,6 @@ import { attemptToMark } from './attempt-to-mark';
 import { countingMarks, type CurrentMark } from './current-marks';
 import { typedMarks } from './earned';
 import { markingPlanOf } from './plan';
-import { probesIn } from './probes';
 
 /** Which of the marks of a sitting shall have a second one beside them: those that a person gave, as its plan says. */
 export async function secondsWanted(
@@ -38,22 +37,18 @@ export async function secondsWanted(
 
 /**
  * Which marks are kept from whoever may still be asked for a second one: those
- * of others that want one and have none yet, and those of scripts that show
- * whether they are in step. Who runs the sitting sees all.
+ * of others that want one and have none yet. Who runs the sitting sees all.
  */
 export async function keptBlind(ctx: Context, sitting: string): Promise<(mark: CurrentMark) => boolean> {
   const { read } = ctx.db;
   if ((await inSitting(ctx, 'run sittings', sitting)).ok) return () => false;
-  const isProbe = await probesIn(ctx, sitting);
   const wanted = await secondsWanted(read, sitting, ctx.now);
   const given = await read
     .select({ attempt: secondMarks.attempt, item: secondMarks.item, slot: secondMarks.slot })
     .from(secondMarks)
     .innerJoin(attempts, and(eq(attempts.id, secondMarks.attempt), eq(attempts.sitting, sitting)));
   const done = new Set(given.map(({ attempt, item, slot }) => `${attempt} ${item} ${slot}`));
-  return (mark) =>
-    isProbe(mark) ||
-    (mark.by !== ctx.actor.id && wanted(mark) && !done.has(`${mark.attempt} ${mark.item} ${mark.slot}`));
+  return (mark) => mark.by !== ctx.actor.id && wanted(mark) && !done.has(`${mark.attempt} ${mark.item} ${mark.slot}`);
 }
 
 /** Second marks of one question of some attempts. */
