@@ -91,7 +91,7 @@ function Heard({ understood }: { understood: Understood }) {
     <span className="understood">
       {words && (
         <>
-          Understood: <strong dir="auto">“{words}”</strong>,{' '}
+          Understood: <strong dir="auto">“{words}”</strong> ·{' '}
         </>
       )}
       {understoodText(understood)}
