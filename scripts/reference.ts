@@ -3,6 +3,7 @@ import { gradingRows } from '../tests/reference/grading';
 import { itemRows } from '../tests/reference/item-analysis';
 import { agreed, mathsFigures, mathsRows } from '../tests/reference/maths';
 import { classFigures, classTable, markClass } from '../tests/reference/short-answers';
+import { passMarkRows } from '../tests/reference/pass-marks';
 import { raterRows } from '../tests/reference/rater-agreement';
 import { speechRows } from '../tests/reference/speech';
 import { unitRows } from '../tests/reference/units';
@@ -26,6 +27,7 @@ const AREAS: Record<string, (file: string, rules: string) => Record<string, unkn
   speech: plain(speechRows),
   'rater-agreement': plain(raterRows),
   'item-analysis': plain(itemRows),
+  'pass-marks': plain(passMarkRows),
   misspellings(file) {
     const rows = misspellingRows(file);
     return { rows: rows.length, agree: rows.filter(agrees).length, distance1: atDistanceOne(rows) };

@@ -4,6 +4,7 @@ import { staffContext } from '@/server/auth/request';
 import { searchQuestions } from '@/server/bank/search';
 import { listExams } from '@/server/exams/exams';
 import { listMarking } from '@/server/marking/list-marking';
+import { panelsToJudge } from '@/server/results/judge';
 import { listSittings } from '@/server/sittings/list-sittings';
 import { Strip } from '@/ui/frame/Strip';
 import { plural } from '@/ui/words/marks';
@@ -20,6 +21,7 @@ export default async function TodayPage() {
   const unreleased = builds
     ? sittings.filter((s) => s.handedIn > 0 && s.releasedAt === null && s.closesAt <= ctx.now)
     : [];
+  const toJudge = await panelsToJudge(ctx);
   const exams = builds ? must(await listExams(ctx)).slice(0, 3) : [];
   const found = builds
     ? await searchQuestions(ctx, {
@@ -78,13 +80,19 @@ export default async function TodayPage() {
                     <Link href="/marking">{plural(waiting.length - 6, 'more question')} to mark</Link>
                   </li>
                 )}
+                {toJudge.map((p) => (
+                  <li key={p.panel}>
+                    <Link href={`/judging/${p.panel}`}>Where the pass mark of {p.title} belongs</Link>
+                    <small>{p.course} · your judgement is asked for</small>
+                  </li>
+                ))}
                 {unreleased.map((s) => (
                   <li key={s.id}>
                     <Link href={`/sittings/${s.id}/results`}>{s.title}, results</Link>
                     <small>{s.course} · not released</small>
                   </li>
                 ))}
-                {waiting.length + unreleased.length === 0 && <li className="soft">Nothing waits.</li>}
+                {waiting.length + unreleased.length + toJudge.length === 0 && <li className="soft">Nothing waits.</li>}
               </ul>
             </section>
             {builds && (

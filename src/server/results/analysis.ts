@@ -7,7 +7,7 @@ import { alpha, errorOfScore } from '@/core/analysis/reliability';
 import { placedSlots, type Slot } from '@/core/bank/question';
 import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
-import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
+import type { PaperQuestion } from '@/core/exams/paper';
 import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
@@ -15,9 +15,9 @@ import { type Context, NOT_FOUND } from '../context';
 import { sittings } from '../db/schema/exams';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { inSitting } from '../people/courses';
-import { attemptsOf, currentAnswersOf } from '../sittings/attempts';
-import { paperOf, poolOfSitting } from '../sittings/pinned';
-import { scoresOf } from './results';
+import { currentAnswersOf } from '../sittings/attempts';
+import { poolOfSitting } from '../sittings/pinned';
+import { type Person, personsIn } from './persons';
 
 /** An answer to a slot, and who gave it. Shares are from 0 to 1. */
 export interface AnswerByAbility {
@@ -68,13 +68,6 @@ const SHARE = 0.27;
 /** Answers that are told of a slot, the most frequent first. */
 const MOST_ANSWERS = 6;
 
-interface Person {
-  attempt: string;
-  percent: number;
-  /** What each question earned, as a share of its marks. */
-  shares: ReadonlyMap<string, number>;
-}
-
 /** What the answers of a sitting say about its questions. Of each participant the attempt that counts, once it is wholly marked. */
 export async function openAnalysis(ctx: Context, id: string): Promise<Result<Analysis>> {
   const allowed = await inSitting(ctx, 'see results', id);
@@ -82,24 +75,8 @@ export async function openAnalysis(ctx: Context, id: string): Promise<Result<Ana
   const { read } = ctx.db;
   const [sitting] = await read.select().from(sittings).where(eq(sittings.id, id));
   if (!sitting) return NOT_FOUND;
-  const scored = await scoresOf(read, sitting, ctx.now);
-  const marked = scored.filter(({ score }) => score.waiting === 0);
+  const { persons, waiting } = await personsIn(ctx, sitting);
   const marks = byAttempt(await currentMarks(read, { sitting: id }));
-  const rows = new Map((await attemptsOf(read, id, ctx.now)).map(({ attempt }) => [attempt.id, attempt]));
-  const persons: Person[] = [];
-  for (const { attempt, score } of marked) {
-    const row = rows.get(attempt);
-    if (!row) continue;
-    const { paper } = await paperOf(read, row);
-    const own = marks.get(attempt);
-    const shares = paperQuestions(paper)
-      .filter(({ dropped, marks: of }) => !dropped && of.compare(0) > 0)
-      .map(({ id: item, marks: of }): [string, number] => {
-        const earned = [...(own?.get(item)?.values() ?? [])].reduce((sum, one) => sum + (one?.valueOf() ?? 0), 0);
-        return [item, earned / of.valueOf()];
-      });
-    persons.push({ attempt, percent: score.percent.valueOf(), shares: new Map(shares) });
-  }
   const items = poolQuestions(await poolOfSitting(read, id)).filter(({ dropped }) => !dropped);
   const common = items.filter((item) => persons.length > 0 && persons.every(({ shares }) => shares.has(item.id)));
   // In marks, so that what is worth more counts more.
@@ -116,7 +93,7 @@ export async function openAnalysis(ctx: Context, id: string): Promise<Result<Ana
     sitting: id,
     title: sitting.title,
     persons: persons.length,
-    waiting: scored.length - marked.length,
+    waiting,
     spread: spreadOf(persons.map(({ percent }) => percent)),
     reliability:
       whole === null

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { exact, shown } from '@/core/base/exact';
 import { type Boundaries, boundariesReadiness, withPassMark } from '@/core/results/policy';
 import type { Results } from '@/server/results/results';
@@ -53,6 +54,9 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
           Drag the red line, or type it.
         </p>
         <p className="soft">{said}</p>
+        <p>
+          <Link href={`/sittings/${results.sitting}/pass-mark`}>Judges, reasons, history</Link>
+        </p>
       </div>
       {results.sections.some((s) => s.passPercent !== null) && (
         <div className="note">

@@ -33,6 +33,10 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this exam. Open it and look at readiness.`,
   'question-not-ready': (v) =>
     `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this question. Open it and look at readiness.`,
+  'nobody-judged': () => 'No judge is done with this round yet.',
+  'round-over': () => 'Another round has begun. Load the page again; what you said before stands in it.',
+  'judgements-missing': (v) => `${v.count === 1 ? 'One answer is' : `${v.count} answers are`} still missing.`,
+  'limits-cross': () => 'What you bear at least is more than what you bear at most.',
   'course-unknown': () => 'Choose a course.',
   'no-group': () => 'You are in no group of this course yet. Ask your teacher.',
   'group-has-worked': (v) =>

@@ -1,0 +1,80 @@
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { FIGURES_SHOWN, PanelMethod } from '@/core/results/panel';
+import { sittings } from './exams';
+import { members } from './people';
+
+/** Judges who say where the pass mark of a sitting belongs. A sitting has one panel by each method at most. */
+export const panels = sqliteTable(
+  'panels',
+  {
+    id: text('id').primaryKey(),
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    method: text('method').$type<PanelMethod>().notNull(),
+    /** Counted from 1. In later rounds judges see what all said before. */
+    round: integer('round').notNull().default(1),
+    figures: text('figures').$type<(typeof FIGURES_SHOWN)[number]>().notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('panels_sitting').on(t.sitting)],
+);
+
+export const panelJudges = sqliteTable(
+  'panel_judges',
+  {
+    panel: text('panel')
+      .notNull()
+      .references(() => panels.id),
+    judge: text('judge')
+      .notNull()
+      .references(() => members.id),
+  },
+  (t) => [primaryKey({ columns: [t.panel, t.judge] }), index('panel_judges_judge').on(t.judge)],
+);
+
+/** What a judge says in a round. */
+export const estimates = sqliteTable(
+  'estimates',
+  {
+    panel: text('panel')
+      .notNull()
+      .references(() => panels.id),
+    judge: text('judge')
+      .notNull()
+      .references(() => members.id),
+    round: integer('round').notNull(),
+    /** `Estimate` as JSON. */
+    estimate: text('estimate', { mode: 'json' }).notNull(),
+    version: integer('version').notNull(),
+    savedAt: integer('saved_at').notNull(),
+    /** When the judge said that this is all; null until then. */
+    doneAt: integer('done_at'),
+  },
+  (t) => [primaryKey({ columns: [t.panel, t.judge, t.round] })],
+);
+
+/** Each time that a pass mark was set with its reasons, oldest first. */
+export const passMarkChanges = sqliteTable(
+  'pass_mark_changes',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    /** Percent as exact text. */
+    before: text('before').notNull(),
+    after: text('after').notNull(),
+    /** What it comes of, in words: method, judges and their figures; empty where none was asked. */
+    basis: text('basis').notNull(),
+    reason: text('reason').notNull(),
+    by: text('by')
+      .notNull()
+      .references(() => members.id),
+    at: integer('at').notNull(),
+  },
+  (t) => [index('pass_mark_changes_sitting').on(t.sitting)],
+);
