@@ -44,6 +44,7 @@ import { height, site } from './questions/site';
 import { visitors } from './questions/visitors';
 import { WORKSHOP, workshop } from './questions/workshop';
 import { asShown } from './as-shown';
+import { judgePassMark, keepGradebook } from './gradebook';
 import { makeAnswers } from './students';
 import { bringCalls, markTwice, sitWorkshop } from './workshop';
 import type { DemoQuestion } from './write';
@@ -71,6 +72,7 @@ export async function loadDemo(out: Outside, say: (line: string) => void): Promi
   await loader.openDay();
   await loader.final();
   await loader.logBook();
+  await loader.gradebook();
   say('the certificate runs now; the final is next week');
 }
 
@@ -389,6 +391,8 @@ class Loader {
       grades: installation.policy.grades,
     };
     must(await saveBoundaries(ctx, { sitting, base: 1, boundaries }));
+    const as = (userName: string, now: number): Context => this.as(userName, now);
+    await judgePassMark(as, sitting, day + 2 * DAY + HOUR);
     must(await releaseResults(ctx, { sitting, shows: { marks: true, key: true, explanation: true } }));
   }
 
@@ -462,6 +466,11 @@ class Loader {
     const course = this.get(this.installed.courses, 'WT-110');
     const when = { opensAt: opened, closesAt: this.out.now + 6 * HOUR, minutes: 20 };
     must(await scheduleSitting(teacher, { exam, course, who: 'link', ...when }));
+  }
+
+  async gradebook(): Promise<void> {
+    const as = (userName: string, now: number): Context => this.as(userName, now);
+    await keepGradebook(as, this.get(this.installed.courses, 'WT-201'), this.out.now - HOUR);
   }
 
   async final(): Promise<void> {

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { exact, ROUNDING_MODES, round, stored } from '@/core/base/exact';
-import { categoryPercent, finalPercent } from '@/core/gradebook/final';
+import { type Book, NEW_BOOK, usualColumn } from '@/core/gradebook/book';
+import { type Cell, reckon } from '@/core/gradebook/reckon';
 import { stepAt } from '@/core/results/score';
 import { type ChoiceScheme, markChoices } from '@/core/rules/choice/rules';
 import { markOrder, ORDER_SCHEMES, type OrderScheme } from '@/core/rules/ordering/rules';
@@ -71,16 +72,28 @@ function rounding(fixture: Fixture): Row[] {
 
 function weighted(fixture: Fixture): Row[] {
   return fixture.weighted.flatMap((row) => {
-    const categories = row.categories.map((c) => ({
-      weight: exact(c.weight),
-      average: c.average ?? ('points' as const),
-      dropLowest: c.drop_lowest ?? 0,
-      entries: c.items.map(([marks, of]) => ({ marks: marks === null ? null : exact(marks), of: exact(of) })),
-    }));
-    const final = finalPercent(categories);
-    const each = categories.map((category, i): Row => {
+    const places = row.categories.flatMap((c, i) =>
+      c.items.map((item, n) => ({ item, category: `c${i}`, id: `c${i}-${n}` })),
+    );
+    const book: Book = {
+      ...NEW_BOOK,
+      categories: row.categories.map((c, i) => ({
+        id: `c${i}`,
+        name: `${i}`,
+        weight: String(c.weight),
+        average: c.average ?? 'points',
+        keep: c.drop_lowest ? { is: 'dropLowest', n: c.drop_lowest } : { is: 'all' },
+        passPercent: null,
+      })),
+      columns: places.map(({ id, category }) => ({ ...usualColumn(id, category), id })),
+    };
+    const cells = places.map(({ id, item: [marks, of] }): [string, Cell] => [
+      id,
+      marks === null ? { is: 'excused' } : { is: 'marks', marks: exact(marks), of: exact(of) },
+    ]);
+    const { categories, percent: final } = reckon(book, new Map(cells));
+    const each = categories.map(({ percent: got }, i): Row => {
       const expected = row.category_percent[i] ?? null;
-      const got = categoryPercent(category);
       return {
         name: `${row.name}, category ${i + 1}`,
         expected: String(expected),

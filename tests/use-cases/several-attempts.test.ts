@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
+import { sittingColumn } from '@/core/gradebook/book';
 import type { LateRule } from '@/core/sittings/late';
 import type { Tries } from '@/core/sittings/tries';
 import { openGradebook } from '@/server/gradebook/gradebook';
@@ -100,11 +101,11 @@ describe('of several attempts', () => {
     const first = await sit('ada', sitting, true);
     await sit('ada', sitting, false, 2);
     const book = must(await openGradebook(teacher(), dept.course));
-    const at = book.columns.findIndex((column) => column.sitting === sitting);
+    const at = book.columns.findIndex(({ column }) => column.id === sittingColumn(sitting));
     const cells = book.rows.map(({ userName, cells: all }) => [
       userName,
       all[at]?.attempt ?? null,
-      all[at]?.marks ?? null,
+      all[at]?.score?.marks ?? null,
     ]);
     expect(cells).toEqual([
       ['ada', first, '2'],

@@ -3,10 +3,12 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { seedFor } from '@/core/base/random';
 import { asShown } from '@/demo/as-shown';
 import { must } from '@/core/base/result';
+import { gradeRow } from '@/core/gradebook/row';
 import { answers, answersNow, attempts } from '@/server/db/schema/attempts';
 import { marks } from '@/server/db/schema/marks';
 import { openGradebook } from '@/server/gradebook/gradebook';
-import { gradebookCsv, gradebookXlsx } from '@/server/gradebook/export';
+import { gradebookCsv } from '@/server/gradebook/export';
+import { gradebookXlsx } from '@/server/gradebook/workbook';
 import { openDesk } from '@/server/marking/desk';
 import { listMarking } from '@/server/marking/list-marking';
 import { giveMark } from '@/server/marking/give-mark';
@@ -128,11 +130,18 @@ describe('from entering to the gradebook', () => {
     expect(JSON.stringify(later)).not.toContain('Secret explanation');
 
     const book = must(await openGradebook(dept.as('teacher'), dept.course));
-    expect(book.rows.map((r) => [r.name, r.cells[0]?.percent, r.cells[0]?.grade, r.final?.percent])).toEqual([
-      ['ada', '100.0', 'C', '100.0'],
-      ['ben', '56.3', 'C', '56.3'],
+    expect(
+      book.rows.map((r) => [
+        r.name,
+        r.cells[0]?.score?.marks,
+        r.cells[0]?.outcome?.grade,
+        gradeRow(book, r.cells, null).stands?.shown,
+      ]),
+    ).toEqual([
+      ['ada', '8', 'C', '100.0'],
+      ['ben', '9/2', 'C', '56.3'],
     ]);
-    expect(gradebookCsv(book).split('\r\n')[2]).toBe('ben,ben,4.5,56.3,C,yes,56.3,C');
+    expect(gradebookCsv(book).split('\r\n')[2]).toBe('ben,ben,4.5,56.3,C,yes,56.3,C,yes');
     expect((await gradebookXlsx(book)).length).toBeGreaterThan(3000);
   });
 

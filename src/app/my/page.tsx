@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import type { Tries } from '@/core/sittings/tries';
 import { studentContext } from '@/server/auth/request';
+import { ownGradebooks } from '@/server/gradebook/own-grades';
 import { listOwnResults } from '@/server/results/own-results';
 import { ownGroups } from '@/server/people/own-groups';
 import { ownSittings } from '@/server/sittings/own-sittings';
@@ -29,6 +30,7 @@ export default async function MyPage() {
   const ctx = await studentContext();
   const sittings = await ownSittings(ctx);
   const results = await listOwnResults(ctx);
+  const gradebooks = await ownGradebooks(ctx);
   const door = (s: (typeof sittings)[number]) => whoCanGetIn({ ...s, questions: 1, students: 1, link: false }, ctx.now);
   const writing = sittings.flatMap((s) => (s.next.is === 'open' ? [{ ...s, attempt: s.next.attempt }] : []));
   const open = sittings.flatMap((s) =>
@@ -161,6 +163,20 @@ export default async function MyPage() {
         ))}
         {results.length === 0 && <p className="soft mb-0">You have not handed in anything yet.</p>}
       </section>
+      {gradebooks.length > 0 && (
+        <section className="sheet plain" aria-labelledby="grades">
+          <h2 id="grades" className="fs-6 fw-bold">
+            Grades
+          </h2>
+          {gradebooks.map(({ id, code, title }) => (
+            <div key={id} className="py-1">
+              <Link href={`/my/grades/${id}`} prefetch={false}>
+                {code} {title}
+              </Link>
+            </div>
+          ))}
+        </section>
+      )}
     </div>
   );
 }

@@ -7,6 +7,7 @@ export const feedbackRange = z.object({ from: percentText, text: z.string().max(
 
 /** A grade from `from` percent up to the next one. */
 export const gradeStep = z.object({ from: percentText, grade: z.string().trim().min(1).max(30) });
+export type GradeStep = z.infer<typeof gradeStep>;
 
 /** The boundaries of one sitting's results. Both lists begin at 0, in rising order. */
 export const boundariesSchema = z.object({

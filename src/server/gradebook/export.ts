@@ -1,54 +1,57 @@
-import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
-import type { Gradebook } from './gradebook';
+import { exact, percentOf, round, shown } from '@/core/base/exact';
+import type { BookEntry } from '@/core/gradebook/cell';
+import { gradeRow } from '@/core/gradebook/row';
+import type { BookCell, Gradebook } from './gradebook';
 
 type Value = string | number | null;
 
-/** The gradebook as rows of a table; percents and marks as numbers. */
-function table(book: Gradebook): { head: string[]; rows: Value[][] } {
-  const head = ['Name', 'User name'];
-  for (const { title, of } of book.columns)
-    head.push(
-      of === null ? `${title} marks` : `${title} (of ${of})`,
-      `${title} %`,
-      `${title} grade`,
-      `${title} passed`,
-    );
-  head.push('Final %', 'Final grade');
-  const rows = book.rows.map((row) => {
-    const values: Value[] = [row.name, row.userName];
-    for (const cell of row.cells) {
-      if (cell)
-        values.push(
-          Number(cell.marks),
-          Number(cell.percent),
-          cell.grade,
-          cell.waiting > 0 ? 'not final' : cell.passed ? 'yes' : 'no',
-        );
-      else values.push(null, null, null, null);
-    }
-    values.push(row.final ? Number(row.final.percent) : null, row.final?.grade ?? null);
-    return values;
-  });
-  return { head, rows };
+/** The marks of a cell as a number; text for what is excused, null for nothing. */
+function marksIn({ score, entry }: BookCell): Value {
+  if (entry?.is === 'excused') return 'excused';
+  const marks = entry?.is === 'marks' ? entry.marks : score?.marks;
+  return marks === undefined ? null : exact(marks).valueOf();
+}
+
+const finalEntry = (row: { final: { entry: BookEntry | null } | null }): BookEntry | null => row.final?.entry ?? null;
+
+/** Percent, grade and pass of a cell, as its sitting decides; what was put in by hand has the percent alone. */
+function besideMarks(cell: BookCell, of: string | null): Value[] {
+  const { score, entry, outcome, waiting } = cell;
+  const marks = entry?.is === 'marks' ? entry.marks : entry ? undefined : score?.marks;
+  const whole = score?.of ?? of;
+  const percent =
+    marks === undefined || whole === null ? null : Number(round(percentOf(exact(marks), exact(whole)), 1));
+  if (entry || !outcome) return [percent, null, null];
+  return [percent, outcome.grade, waiting > 0 ? 'not final' : outcome.passed ? 'yes' : 'no'];
 }
 
 /** RFC 4180 text with a byte order mark, so that spreadsheets read it as UTF-8; text that a spreadsheet would run as a formula is defused. */
 export function gradebookCsv(book: Gradebook): string {
-  const { head, rows } = table(book);
-  return `\ufeff${Papa.unparse({ fields: head, data: rows }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
-}
-
-export async function gradebookXlsx(book: Gradebook): Promise<Uint8Array> {
-  const { head, rows } = table(book);
-  const workbook = new ExcelJS.Workbook();
-  const sheet = workbook.addWorksheet(book.course.code.replace(/[\\/*?:[\]]/g, ' ').slice(0, 31), {
-    views: [{ state: 'frozen', xSplit: 1, ySplit: 1 }],
+  const fields = [
+    'Name',
+    'User name',
+    ...book.columns.flatMap(({ title, of }) => [
+      of === null ? `${title} marks` : `${title} (of ${shown(exact(of))})`,
+      `${title} %`,
+      `${title} grade`,
+      `${title} passed`,
+    ]),
+    'Final %',
+    'Final grade',
+    'Final passed',
+  ];
+  const data = book.rows.map((row) => {
+    const { stands } = gradeRow(book, row.cells, finalEntry(row));
+    const cells = row.cells.flatMap((cell, i): Value[] => {
+      const marks = marksIn(cell);
+      return [
+        typeof marks === 'number' ? Number(marks.toFixed(4)) : marks,
+        ...besideMarks(cell, book.columns[i]?.of ?? null),
+      ];
+    });
+    const final = stands ? [Number(stands.shown), stands.grade, stands.passed ? 'yes' : 'no'] : [null, null, null];
+    return [row.name, row.userName, ...cells, ...final];
   });
-  sheet.addRow(head).font = { bold: true };
-  sheet.addRows(rows);
-  sheet.columns.forEach((column, i) => {
-    column.width = i === 0 ? 32 : 16;
-  });
-  return new Uint8Array(await workbook.xlsx.writeBuffer());
+  return `\ufeff${Papa.unparse({ fields, data }, { newline: '\r\n', escapeFormulae: true })}\r\n`;
 }

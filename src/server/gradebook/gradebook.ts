@@ -1,129 +1,281 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
-import { ONE, round } from '@/core/base/exact';
+import { and, asc, eq, inArray, max } from 'drizzle-orm';
+import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
-import { finalPercent } from '@/core/gradebook/final';
-import { decidedPercent, stepAt, withChange } from '@/core/results/score';
-import { type Context, NOT_FOUND } from '../context';
-import { type CourseRow, inCourse } from '../people/courses';
-import { sittings } from '../db/schema/exams';
-import { courses, enrolments, members } from '../db/schema/people';
-import { membersBehind } from '../people/participants';
-import { memberChanges } from '../results/member-marks';
-import { placedIn } from '../sittings/pinned';
+import { FINAL, type Book, type BookColumn, bookSchema, NEW_BOOK, withSittings } from '@/core/gradebook/book';
+import type { BookEntry, ColumnFacts, RawCell } from '@/core/gradebook/cell';
+import type { FinalPolicy } from '@/core/gradebook/reckon';
 import { boundariesSchema } from '@/core/results/policy';
+import { withChange } from '@/core/results/score';
+import { doorState } from '@/core/sittings/entry';
+import { type Context, NOT_FOUND } from '../context';
+import type { Reader } from '../db/database';
+import { sittings } from '../db/schema/exams';
+import { bookEntries, gradebooks } from '../db/schema/gradebook';
+import { courses, enrolments, members } from '../db/schema/people';
+import { type CourseRow, inCourse } from '../people/courses';
+import { membersBehind } from '../people/participants';
 import { readDepartment } from '../people/policy';
+import { memberChanges } from '../results/member-marks';
 import { type ScoredAttempt, scoresOf } from '../results/results';
+import { placedIn, poolOfSitting } from '../sittings/pinned';
+
+/** What was put into a cell last, by whom and why. */
+export interface CellEntry {
+  /** Its place in the history. */
+  id: number;
+  entry: BookEntry | null;
+  reason: string;
+  by: string;
+  at: number;
+}
 
 /** A student's cell in one column. */
-export interface Cell {
-  attempt: string;
-  marks: string;
+export interface BookCell extends RawCell {
+  /** Null where nobody has put anything in. */
+  last: CellEntry | null;
+  /** Of a sitting: the attempt that counts, and how it stands there. */
+  attempt: string | null;
+  waiting: number;
+  /** By the sitting's own scale and pass mark; null without a score. */
+  outcome: { grade: string | null; passed: boolean } | null;
+}
+
+export interface BookRow {
+  member: string;
+  name: string;
+  userName: string;
+  /** No longer in the course, but with marks in it. */
+  left: boolean;
+  /** In the order of the columns. */
+  cells: BookCell[];
+  /** Another final grade than the reckoned one; null where nobody has put one in. */
+  final: CellEntry | null;
+}
+
+export interface ColumnView extends ColumnFacts {
+  column: BookColumn;
+  title: string;
+  date: number | null;
+  released: boolean;
+}
+
+/** A final grade as it was signed off. */
+export interface SignedGrade {
   percent: string;
   grade: string | null;
   passed: boolean;
-  /** Answers that still wait; the cell is not final while there are any. */
-  waiting: number;
 }
 
 export interface Gradebook {
   course: CourseRow;
-  columns: { sitting: string; title: string; of: string | null; date: number; released: boolean }[];
-  rows: {
-    member: string;
-    name: string;
-    userName: string;
-    cells: (Cell | null)[];
-    final: { percent: string; grade: string | null } | null;
-  }[];
+  book: Book;
+  version: number;
+  policy: FinalPolicy;
+  /** The department's scale and pass mark, for a book that says nothing else. */
+  usual: Pick<FinalPolicy, 'grades' | 'passPercent'>;
+  columns: ColumnView[];
+  rows: BookRow[];
+  signed: { at: number; by: string; grades: Record<string, SignedGrade> } | null;
 }
 
-/** Of how many marks all of them are; null when papers differ. */
-function oneTotal(scored: readonly ScoredAttempt[]): string | null {
-  const totals = new Set(scored.map(({ score }) => score.shown.of));
-  return totals.size === 1 ? ([...totals][0] ?? null) : null;
-}
+type SittingRow = typeof sittings.$inferSelect;
 
-/**
- * The gradebook of a course: a column for each sitting, oldest first. The final
- * percent counts released columns by their marks; a sitting not sat counts nothing.
- */
-export async function openGradebook(ctx: Context, courseId: string): Promise<Result<Gradebook>> {
-  const allowed = await inCourse(ctx, 'see gradebook', courseId);
-  if (!allowed.ok) return allowed;
-  const { read } = ctx.db;
-  const [course] = await read.select().from(courses).where(eq(courses.id, courseId));
-  if (!course) return NOT_FOUND;
-  const { policy } = await readDepartment(read);
-  const students = await read
-    .select({ member: members.id, name: members.name, userName: members.userName })
-    .from(enrolments)
-    .innerJoin(members, and(eq(members.id, enrolments.member), eq(members.role, 'student')))
-    .where(eq(enrolments.course, courseId))
-    .orderBy(asc(members.name));
-  const held = await read.select().from(sittings).where(eq(sittings.course, courseId)).orderBy(desc(sittings.opensAt));
-  const columns: { sitting: typeof sittings.$inferSelect; scored: Map<string, ScoredAttempt> }[] = [];
-  for (const sitting of held.reverse()) {
-    const scored = await scoresOf(read, sitting, ctx.now);
-    const behind = await membersBehind(
-      read,
-      scored.map(({ participant }) => participant),
-    );
-    // What a group earned is in the row of each of its members; guests have no row.
-    const change = await memberChanges(
-      read,
-      scored.map(({ attempt }) => attempt),
-    );
-    const { plan } = await placedIn(read, sitting.id);
-    const decided = { boundaries: boundariesSchema.parse(sitting.boundaries), rounding: plan.rounding };
-    const rows = scored.flatMap((s) =>
+/** What a sitting gave to each member, a group's score to each of its members. */
+async function scoresByMember(
+  { db: { read }, now }: Pick<Context, 'db' | 'now'>,
+  sitting: SittingRow,
+): Promise<Map<string, ScoredAttempt>> {
+  const scored = await scoresOf(read, sitting, now);
+  const behind = await membersBehind(
+    read,
+    scored.map(({ participant }) => participant),
+  );
+  const change = await memberChanges(
+    read,
+    scored.map(({ attempt }) => attempt),
+  );
+  const { plan } = await placedIn(read, sitting.id);
+  const decided = { boundaries: boundariesSchema.parse(sitting.boundaries), rounding: plan.rounding };
+  return new Map(
+    scored.flatMap((s) =>
       (behind.get(s.participant) ?? []).map((member) => {
         const own = change(s.attempt, member);
         return [member, own ? { ...s, score: withChange(s.score, own, decided) } : s] as const;
       }),
-    );
-    if (rows.length > 0) columns.push({ sitting, scored: new Map(rows) });
+    ),
+  );
+}
+
+/** Of how many marks most of the papers are; null of none. */
+function usualTotal(scored: Iterable<ScoredAttempt>): string | null {
+  const counts = new Map<string, number>();
+  for (const { score } of scored) {
+    const of = stored(score.of);
+    counts.set(of, (counts.get(of) ?? 0) + 1);
   }
-  return ok({
-    course,
-    columns: columns.map(({ sitting, scored }) => ({
-      sitting: sitting.id,
-      title: sitting.title,
-      of: oneTotal([...scored.values()]),
-      date: sitting.opensAt,
-      released: sitting.releasedAt !== null,
-    })),
-    rows: students.map((student) => {
-      const scores = columns.map(({ sitting, scored }) => {
-        const found = scored.get(student.member);
-        return { sitting, attempt: found?.attempt ?? '', score: found?.score ?? null };
+  return [...counts].toSorted(([, a], [, b]) => b - a)[0]?.[0] ?? null;
+}
+
+/** Of how many marks its papers will be; null where they differ. */
+async function plannedTotal(read: Reader, sitting: string): Promise<string | null> {
+  const { least, most } = await poolOfSitting(read, sitting);
+  return least.equals(most) ? stored(most) : null;
+}
+
+/** The newest entry of every cell of a course, by column and member; or of one student alone. */
+export async function entriesIn(read: Reader, course: string, member?: string): Promise<Map<string, CellEntry>> {
+  const newest = read
+    .select({ id: max(bookEntries.id) })
+    .from(bookEntries)
+    .where(and(eq(bookEntries.course, course), member === undefined ? undefined : eq(bookEntries.member, member)))
+    .groupBy(bookEntries.column, bookEntries.member);
+  const rows = await read
+    .select({ entry: bookEntries, by: members.name })
+    .from(bookEntries)
+    .innerJoin(members, eq(members.id, bookEntries.by))
+    .where(inArray(bookEntries.id, newest));
+  return new Map(
+    rows.map(({ entry: { id, column, member: whose, entry, reason, at }, by }) => [
+      `${column} ${whose}`,
+      { id, entry, reason, by, at },
+    ]),
+  );
+}
+
+/** The book of a course as it was said last, with a column for each sitting that anybody has sat. */
+export async function bookOf(read: Reader, course: string): Promise<typeof gradebooks.$inferSelect & { book: Book }> {
+  const [row] = await read.select().from(gradebooks).where(eq(gradebooks.course, course));
+  if (!row) return { course, book: NEW_BOOK, version: 0, signedAt: null, signedBy: null, signed: null };
+  return { ...row, book: bookSchema.parse(row.book) };
+}
+
+/** The gradebook of a course, whoever asks. With a member, their row alone. */
+export async function readGradebook(
+  ctx: Pick<Context, 'db' | 'now'>,
+  course: CourseRow,
+  member?: string,
+): Promise<Gradebook> {
+  const { read } = ctx.db;
+  const { policy } = await readDepartment(read);
+  const kept = await bookOf(read, course.id);
+  const entries = await entriesIn(read, course.id, member);
+  const held = await read
+    .select()
+    .from(sittings)
+    .where(eq(sittings.course, course.id))
+    .orderBy(asc(sittings.opensAt), asc(sittings.id));
+  const scores = new Map<string, { sitting: SittingRow; scored: Map<string, ScoredAttempt>; of: string | null }>();
+  for (const sitting of held) {
+    const scored = await scoresByMember(ctx, sitting);
+    // One that can still be sat is a column to plan with; one that nobody sat is none.
+    if (scored.size > 0 || (sitting.who !== 'link' && doorState(sitting, ctx.now) !== 'closed'))
+      scores.set(sitting.id, {
+        sitting,
+        scored,
+        of: usualTotal(scored.values()) ?? (await plannedTotal(read, sitting.id)),
       });
-      const entries = scores.flatMap(({ sitting, score }) =>
-        score && sitting.releasedAt !== null ? [{ marks: score.marks, of: score.of }] : [],
-      );
-      const final = finalPercent([{ weight: ONE, entries, average: 'points', dropLowest: 0 }]);
-      const { places, mode } = policy.rounding;
+  }
+  const book = withSittings(kept.book, [...scores.keys()]);
+  const written = new Set([...entries].filter(([, { entry }]) => entry !== null).map(([key]) => key.split(' ')[0]));
+  const columns = book.columns.map((column): ColumnView => {
+    if (column.from.is === 'hand')
       return {
-        ...student,
-        cells: scores.map(({ attempt, score }) =>
-          score === null
-            ? null
-            : {
-                attempt,
-                marks: score.shown.marks,
-                percent: score.shown.percent,
-                grade: score.grade,
-                passed: score.passed,
-                waiting: score.waiting,
-              },
-        ),
-        final:
-          final === null
-            ? null
-            : {
-                percent: round(final, places, mode),
-                grade: policy.grades[stepAt(policy.grades, decidedPercent(final, policy.rounding))]?.grade ?? null,
-              },
+        column,
+        title: column.from.title,
+        of: column.from.of,
+        due: written.has(column.id),
+        date: null,
+        released: true,
       };
-    }),
+    const found = scores.get(column.from.sitting);
+    const released = found !== undefined && found.sitting.releasedAt !== null;
+    return {
+      column,
+      title: found?.sitting.title ?? '',
+      of: found?.of ?? null,
+      due: released,
+      date: found?.sitting.opensAt ?? null,
+      released,
+    };
   });
+  const people = await studentsOf(read, course.id, scores, entries);
+  const rows = people
+    .filter((one) => member === undefined || one.member === member)
+    .map(
+      (student): BookRow => ({
+        ...student,
+        cells: columns.map(({ column, released }): BookCell => {
+          const found =
+            column.from.is === 'sitting' ? scores.get(column.from.sitting)?.scored.get(student.member) : undefined;
+          const last = entries.get(`${column.id} ${student.member}`) ?? null;
+          return {
+            score: found
+              ? {
+                  marks: stored(found.score.marks),
+                  of: stored(found.score.of),
+                  stands: released && found.score.waiting === 0,
+                }
+              : null,
+            entry: last?.entry ?? null,
+            last,
+            attempt: found?.attempt ?? null,
+            waiting: found?.score.waiting ?? 0,
+            outcome: found ? { grade: found.score.grade, passed: found.score.passed } : null,
+          };
+        }),
+        final: entries.get(`${FINAL} ${student.member}`) ?? null,
+      }),
+    );
+  const usual = { grades: policy.grades, passPercent: policy.passPercent };
+  return {
+    course,
+    book,
+    version: kept.version,
+    policy: {
+      rounding: policy.rounding,
+      grades: book.grades ?? usual.grades,
+      passPercent: book.passPercent ?? usual.passPercent,
+    },
+    usual,
+    columns,
+    rows,
+    signed: await signedIn(read, kept),
+  };
+}
+
+async function signedIn(read: Reader, kept: typeof gradebooks.$inferSelect): Promise<Gradebook['signed']> {
+  if (kept.signedAt === null || kept.signedBy === null) return null;
+  const [by] = await read.select({ name: members.name }).from(members).where(eq(members.id, kept.signedBy));
+  return { at: kept.signedAt, by: by?.name ?? '', grades: (kept.signed ?? {}) as Record<string, SignedGrade> };
+}
+
+/** The students of a course, and those who have left it but have marks in it; by name. */
+async function studentsOf(
+  read: Reader,
+  course: string,
+  scores: ReadonlyMap<string, { scored: ReadonlyMap<string, unknown> }>,
+  entries: ReadonlyMap<string, CellEntry>,
+): Promise<Omit<BookRow, 'cells' | 'final'>[]> {
+  const enrolled = await read
+    .select({ member: enrolments.member })
+    .from(enrolments)
+    .where(eq(enrolments.course, course));
+  const inside = new Set(enrolled.map(({ member }) => member));
+  const marked = [...scores.values()].flatMap(({ scored }) => [...scored.keys()]);
+  const written = [...entries].flatMap(([key, { entry }]) => (entry === null ? [] : [key.split(' ')[1] ?? '']));
+  const all = [...new Set([...inside, ...marked, ...written])];
+  const people = await read
+    .select({ member: members.id, name: members.name, userName: members.userName })
+    .from(members)
+    .where(and(inArray(members.id, all), eq(members.role, 'student')))
+    .orderBy(asc(members.name));
+  return people.map((one) => ({ ...one, left: !inside.has(one.member) }));
+}
+
+/** The gradebook of a course, for whoever teaches in it. */
+export async function openGradebook(ctx: Context, courseId: string): Promise<Result<Gradebook>> {
+  const allowed = await inCourse(ctx, 'see gradebook', courseId);
+  if (!allowed.ok) return allowed;
+  const [course] = await ctx.db.read.select().from(courses).where(eq(courses.id, courseId));
+  return course ? ok(await readGradebook(ctx, course)) : NOT_FOUND;
 }

@@ -30,6 +30,15 @@ const SENTENCES: Record<string, FindingSentence> = {
   'values-impossible': () => 'No draw of the values fits. Look at conditions and formulas.',
   'values-do-not-vary': () => 'Nothing varies yet: every value is worked out from others.',
   'condition-unreadable': (v) => `The condition “${v.condition}” cannot be read. Try a ≠ b or a < 10.`,
+  'book-id-twice': () => 'Two columns or categories have the same name inside.',
+  'category-unknown': () => 'This column is in a category that is not there any more.',
+  'replacement-unknown': () => 'It is replaced by a column that is not there any more.',
+  'replacement-circle': () => 'The columns replace each other in a circle.',
+  'column-without-category': () => 'It is in no category and counts nothing.',
+  'weights-zero': () => 'All weights are 0: nothing would count.',
+  'weights-not-hundred': (v) => `The weights add up to ${v.sum}, not to 100. They count in proportion.`,
+  'category-empty': () => 'Nothing in it counts; its weight is shared among the others.',
+  'category-only-extra': () => 'All its columns come on top of nothing; it needs one that does not.',
   'draw-too-few': (v) =>
     `Section ${v.section} draws ${v.take} of ${v.of}: there are not so many. Add questions or draw fewer.`,
   'draw-difficulty-differs': (v) =>

@@ -33,6 +33,18 @@ const SENTENCES: Record<string, (v: Values) => string> = {
     `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this exam. Open it and look at readiness.`,
   'question-not-ready': (v) =>
     `${v.count === 1 ? 'One thing stops' : `${v.count} things stop`} this question. Open it and look at readiness.`,
+  'book-signed': () => 'This gradebook is signed off. Open it again to change it.',
+  'columns-in-pencil': (v) =>
+    `${v.count === 1 ? 'One column that counts is' : `${v.count} columns that count are`} not released yet. Release the results, or take the column out of the grade.`,
+  'column-gone': () => 'This column is not in the gradebook any more. Load the page again.',
+  'reason-asked': () => 'Say why.',
+  'cell-changed': (v) =>
+    `${v.by ? v.by : 'Somebody'} has changed this cell of ${v.who} meanwhile; nothing was put in. Load the page again to see it.`,
+  'category-unknown': () => 'A column is in a category that is not there any more.',
+  'replacement-unknown': () => 'A column is replaced by one that is not there any more.',
+  'replacement-circle': () => 'Columns replace each other in a circle.',
+  'weights-zero': () => 'All weights are 0: nothing would count.',
+  'book-id-twice': () => 'Two columns or categories have the same name inside. Load the page again.',
   'nobody-judged': () => 'No judge is done with this round yet.',
   'round-over': () => 'Another round has begun. Load the page again; what you said before stands in it.',
   'judgements-missing': (v) => `${v.count === 1 ? 'One answer is' : `${v.count} answers are`} still missing.`,

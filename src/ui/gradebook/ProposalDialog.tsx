@@ -1,0 +1,69 @@
+'use client';
+import Button from 'react-bootstrap/Button';
+import type { Proposal } from '@/core/gradebook/bring-in';
+import type { BookRow, ColumnView } from '@/server/gradebook/gradebook';
+import { Dialog } from '../parts/Dialog';
+import { RowsTable } from '../parts/RowsTable';
+import { entryText, notTakenText } from '../words/gradebook';
+import { plural } from '../words/marks';
+import { shownEntry } from './shown-entry';
+
+interface Props {
+  proposal: Proposal;
+  rows: readonly BookRow[];
+  columns: readonly ColumnView[];
+  onTake: () => void;
+  onClose: () => void;
+}
+
+/** So many rows of a list are shown; the rest is counted. */
+const MOST_SHOWN = 200;
+
+/** What a pasted block or a file would change, cell by cell, before it does. */
+export function ProposalDialog({ proposal: { changes, bad }, rows, columns, onTake, onClose }: Props) {
+  const rowOf = new Map(rows.map((row) => [row.member, row]));
+  const indexOf = new Map(columns.map(({ column }, i) => [column.id, i]));
+  const was = (member: string, column: string): string => {
+    const at = indexOf.get(column) ?? -1;
+    const [cell, facts] = [rowOf.get(member)?.cells[at], columns[at]];
+    return (cell && facts && shownEntry(cell, facts, 'marks')) || 'nothing';
+  };
+  return (
+    <Dialog
+      title="What changes"
+      size="xl"
+      onClose={onClose}
+      acts={
+        <Button disabled={changes.length === 0} onClick={onTake}>
+          {changes.length === 0 ? 'Nothing changes' : `Change ${plural(changes.length, 'cell')}`}
+        </Button>
+      }
+    >
+      {bad.length > 0 && (
+        <div className="advice mb-3">
+          <p className="mb-1">
+            <strong>{plural(bad.length, 'cell')} left out:</strong>
+          </p>
+          <ul className="mb-0">
+            {bad.slice(0, 20).map((one) => (
+              <li key={`${one.row} ${one.text} ${one.why}`}>{notTakenText(one)}</li>
+            ))}
+            {bad.length > 20 && <li>and {bad.length - 20} more</li>}
+          </ul>
+        </div>
+      )}
+      <RowsTable
+        rows={changes.slice(0, MOST_SHOWN)}
+        keyOf={({ member, column }) => `${member} ${column}`}
+        empty="Everything stands there already."
+        columns={[
+          { head: 'Student', cell: ({ member }) => rowOf.get(member)?.name ?? '' },
+          { head: 'Column', cell: ({ column }) => columns[indexOf.get(column) ?? -1]?.title ?? '' },
+          { head: 'From', figure: true, cell: ({ member, column }) => was(member, column) },
+          { head: 'To', figure: true, cell: ({ entry }) => <strong>{entryText(entry)}</strong> },
+        ]}
+      />
+      {changes.length > MOST_SHOWN && <p className="soft">and {changes.length - MOST_SHOWN} more</p>}
+    </Dialog>
+  );
+}
