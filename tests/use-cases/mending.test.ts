@@ -17,7 +17,8 @@ import {
 } from '@/server/marking/mend';
 import { jobEnded } from '@/server/jobs/jobs';
 import { openOwnResult } from '@/server/results/own-result';
-import { openResults, releaseResults } from '@/server/results/results';
+import { releaseResults } from '@/server/results/release';
+import { openResults } from '@/server/results/results';
 import { attempts } from '@/server/db/schema/attempts';
 import { marks, mendings } from '@/server/db/schema/marks';
 import { markWaiting } from '@/server/marking/mark-handed-in';

@@ -24,7 +24,8 @@ import { createExam, freshPlan, openExam, revisionToPlace, savePlan } from '@/se
 import { keepBroughtIn } from '@/server/exchange/keep';
 import { coursesFor, setStaff } from '@/server/people/courses';
 import { openOwnResult } from '@/server/results/own-result';
-import { openResults, releaseResults, saveBoundaries, takeBackResults } from '@/server/results/results';
+import { releaseResults, takeBackResults } from '@/server/results/release';
+import { openResults, saveBoundaries } from '@/server/results/results';
 import { changeTimes, endSitting, giveBackLost, giveMoreTime, startNow } from '@/server/sittings/change-sitting';
 import { setExtraTimeHere } from '@/server/people/provisions';
 import { enterSitting, wouldFind } from '@/server/sittings/enter';

@@ -11,7 +11,7 @@ import { giveAlike, giveMark } from '@/server/marking/give-mark';
 import { addRemark, changeRemark, dropKeptRemark, remarksOf, takeBackRemark } from '@/server/marking/remarks';
 import { setUnsure } from '@/server/marking/unsure';
 import { openOwnResult } from '@/server/results/own-result';
-import { releaseResults } from '@/server/results/results';
+import { releaseResults } from '@/server/results/release';
 import { TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
 

@@ -11,7 +11,7 @@ import { addRemark } from '@/server/marking/remarks';
 import { openOwnResult, type OwnResult } from '@/server/results/own-result';
 import type { ResultSlot } from '@/server/results/slots-seen';
 import { listOwnResults } from '@/server/results/own-results';
-import { releaseResults } from '@/server/results/results';
+import { releaseResults } from '@/server/results/release';
 import { enterSitting } from '@/server/sittings/enter';
 import { openRoom } from '@/server/sittings/room';
 import { saveAnswers } from '@/server/sittings/save-answers';

@@ -4,6 +4,7 @@ import { staffContext } from '@/server/auth/request';
 import { searchQuestions } from '@/server/bank/search';
 import { listExams } from '@/server/exams/exams';
 import { listMarking } from '@/server/marking/list-marking';
+import { marksAskedAbout } from '@/server/results/mark-questions';
 import { panelsToJudge } from '@/server/results/judge';
 import { listSittings } from '@/server/sittings/list-sittings';
 import { Strip } from '@/ui/frame/Strip';
@@ -21,6 +22,7 @@ export default async function TodayPage() {
   const unreleased = builds
     ? sittings.filter((s) => s.handedIn > 0 && s.releasedAt === null && s.closesAt <= ctx.now)
     : [];
+  const asking = builds ? await marksAskedAbout(ctx) : [];
   const toJudge = await panelsToJudge(ctx);
   const exams = builds ? must(await listExams(ctx)).slice(0, 3) : [];
   const found = builds
@@ -80,6 +82,16 @@ export default async function TodayPage() {
                     <Link href="/marking">{plural(waiting.length - 6, 'more question')} to mark</Link>
                   </li>
                 )}
+                {asking.map((a) => (
+                  <li key={a.attempt}>
+                    <Link href={`/results/${a.attempt}`} prefetch={false}>
+                      {a.by} asks about {plural(a.count, 'mark')}
+                    </Link>
+                    <small>
+                      {a.course} · {a.title}
+                    </small>
+                  </li>
+                ))}
                 {toJudge.map((p) => (
                   <li key={p.panel}>
                     <Link href={`/judging/${p.panel}`}>Where the pass mark of {p.title} belongs</Link>
@@ -92,7 +104,9 @@ export default async function TodayPage() {
                     <small>{s.course} · not released</small>
                   </li>
                 ))}
-                {waiting.length + unreleased.length + toJudge.length === 0 && <li className="soft">Nothing waits.</li>}
+                {waiting.length + unreleased.length + toJudge.length + asking.length === 0 && (
+                  <li className="soft">Nothing waits.</li>
+                )}
               </ul>
             </section>
             {builds && (

@@ -5,6 +5,7 @@ import { FINAL, type Book, type BookColumn, bookSchema, NEW_BOOK, withSittings }
 import type { BookEntry, ColumnFacts, RawCell } from '@/core/gradebook/cell';
 import type { FinalPolicy } from '@/core/gradebook/reckon';
 import { boundariesSchema } from '@/core/results/policy';
+import { isOutFor } from '@/core/results/release';
 import { withChange } from '@/core/results/score';
 import { doorState } from '@/core/sittings/entry';
 import { type Context, NOT_FOUND } from '../context';
@@ -193,7 +194,8 @@ export async function readGradebook(
       column,
       title: found?.sitting.title ?? '',
       of: found?.of ?? null,
-      due: released,
+      // What is missing can count only once all the others know theirs.
+      due: released && found.sitting.releasedTo === null,
       date: found?.sitting.opensAt ?? null,
       released,
     };
@@ -204,18 +206,19 @@ export async function readGradebook(
     .map(
       (student): BookRow => ({
         ...student,
-        cells: columns.map(({ column, released }): BookCell => {
-          const found =
-            column.from.is === 'sitting' ? scores.get(column.from.sitting)?.scored.get(student.member) : undefined;
+        cells: columns.map(({ column }): BookCell => {
+          const at = column.from.is === 'sitting' ? scores.get(column.from.sitting) : undefined;
+          const found = at?.scored.get(student.member);
           const last = entries.get(`${column.id} ${student.member}`) ?? null;
           return {
-            score: found
-              ? {
-                  marks: stored(found.score.marks),
-                  of: stored(found.score.of),
-                  stands: released && found.score.waiting === 0,
-                }
-              : null,
+            score:
+              at && found
+                ? {
+                    marks: stored(found.score.marks),
+                    of: stored(found.score.of),
+                    stands: isOutFor(at.sitting, found.participant) && found.score.waiting === 0,
+                  }
+                : null,
             entry: last?.entry ?? null,
             last,
             attempt: found?.attempt ?? null,

@@ -5,6 +5,7 @@ import { BEAT } from '../sittings/heartbeat';
 import { startHeartbeat } from './heartbeat';
 import { sendWaiting } from '../mail/outbox';
 import { markWaiting } from '../marking/mark-handed-in';
+import { releaseDue } from '../results/release';
 import { sweep } from '../sittings/hand-in';
 
 const log = pino({ name: 'zonda' });
@@ -49,6 +50,8 @@ export async function startClock(): Promise<void> {
       const { handedIn, failed } = await sweep(await outside());
       if (handedIn > 0) log.info({ handedIn }, 'handed in by the clock');
       for (const error of failed) log.error(nameOf(error), 'an attempt could not be handed in by the clock');
+      for (const error of await releaseDue(await outside()))
+        log.error(nameOf(error), 'a planned release failed; it is tried again');
       // The clock goes on while that lasts.
       void mark();
       void send();

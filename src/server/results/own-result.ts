@@ -10,14 +10,17 @@ import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/pap
 import { both, EVERYTHING, NOTHING, seenAt, seesAnything } from '@/core/exams/sees';
 import type { StudentWords } from '@/core/exams/student-words';
 import { may } from '@/core/people/may';
+import { takesPart } from '@/core/people/participant';
 import { doorState } from '@/core/sittings/entry';
 import { ONCE, type Tries } from '@/core/sittings/tries';
 import { type Boundaries, boundariesSchema, fillIn } from '@/core/results/policy';
+import { isOutFor } from '@/core/results/release';
 import { type Score, score, type SectionScore, withChange } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
+import { resultReads } from '../db/schema/results';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { remarksOf } from '../marking/remarks';
 import { revisedAt } from '../marking/mend';
@@ -59,7 +62,15 @@ export interface OwnScore {
   late: { cost: string; by: number } | null;
   /** What hints took, exact as text; null when they took nothing. */
   hints: string | null;
-  sections: { title: string; marks: string; of: string; passed: boolean; passPercent: string | null }[];
+  sections: {
+    title: string;
+    marks: string;
+    of: string;
+    /** From 0 to 1. */
+    share: number;
+    passed: boolean;
+    passPercent: string | null;
+  }[];
 }
 
 export interface OwnResult {
@@ -104,6 +115,7 @@ function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText:
       title: s.title,
       marks: shown(s.marks),
       of: shown(s.of),
+      share: s.percent.valueOf() / 100,
       passed: s.passed,
       passPercent: paper.sections[i]?.passPercent ?? null,
     })),
@@ -116,7 +128,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const found = await findAttempt(read, attemptId, ctx.now);
   if (!found) return NOT_FOUND;
   const [row] = await read.select().from(sittings).where(eq(sittings.id, found.attempt.sitting));
-  const released = row?.releasedAt !== null && row?.releasedAt !== undefined;
+  const released = row !== undefined && isOutFor(row, found.attempt.participant);
   const { participant } = found;
   const seesAll = (await inSitting(ctx, 'see results', found.attempt.sitting)).ok;
   if (!row) return FORBIDDEN;
@@ -196,5 +208,14 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     group: seesAll && participant.is === 'group' ? await groupOf(read, attemptId, participant.members) : null,
     words: plan.words ?? {},
     items: seesAnything(visible) ? items : [],
+  });
+}
+
+/** Keeps that whoever took part has read a released result. */
+export async function noteRead(ctx: Context, attempt: string): Promise<void> {
+  const found = await findAttempt(ctx.db.read, attempt, ctx.now);
+  if (!found || !takesPart(ctx.actor, found.participant)) return;
+  await ctx.db.transaction(async (tx) => {
+    await tx.insert(resultReads).values({ attempt, reader: ctx.actor.id, at: ctx.now }).onConflictDoNothing();
   });
 }

@@ -1,4 +1,4 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, eq, isNull, min } from 'drizzle-orm';
 import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -8,6 +8,7 @@ import { poolOf } from '@/core/exams/pool';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { doorState } from '@/core/sittings/entry';
 import { type AttemptScore, countingScore } from '@/core/results/counting';
+import { isOutFor } from '@/core/results/release';
 import { score, type Score } from '@/core/results/score';
 import { ONCE } from '@/core/sittings/tries';
 import { type Context, NOT_FOUND, parse } from '../context';
@@ -16,8 +17,8 @@ import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
+import { resultReads } from '../db/schema/results';
 import { participantName, participantsExpected } from '../people/participants';
-import { changed } from '../events/versions';
 import { byAttempt, currentMarks } from '../marking/current-marks';
 import { attemptsOf, COUNTS } from '../sittings/attempts';
 import { hintsTakenIn } from '../sittings/hints';
@@ -40,6 +41,26 @@ export const showsSchema = z
     return { ...shows, right: marks, key: marks && key, explanation: marks && explanation, remarks: marks };
   });
 export type Shows = z.infer<typeof showsSchema>;
+
+/** What students are told when results go out: subject and text with names to fill in, and where their page is. */
+export const releaseMessage = z.object({
+  subject: z.string().trim().min(1, 'subject-empty').max(200),
+  text: z.string().trim().min(1, 'notice-empty').max(5000),
+  address: z.url().max(300),
+});
+
+/** A release that waits for its moment, and who planned it. */
+export const plannedRelease = z.object({
+  when: z.discriminatedUnion('is', [
+    z.object({ is: z.literal('at'), at: z.number().int() }),
+    z.object({ is: z.literal('marked') }),
+  ]),
+  shows: showsSchema,
+  to: z.array(z.string()).nullable(),
+  tell: releaseMessage.nullable(),
+  by: z.string(),
+});
+export type PlannedRelease = z.infer<typeof plannedRelease>;
 
 /** One participant's score in one sitting, by the attempt that counts. */
 export interface ScoredAttempt {
@@ -95,6 +116,10 @@ export async function scoresOf(
 /** A student's line on the results screen: plain values that travel to the browser. */
 export interface ResultRow {
   attempt: string;
+  participant: string;
+  /** Whether it is released to them, and when they first read it. */
+  out: boolean;
+  readAt: number | null;
   name: string;
   marks: string;
   /** Exact percent as text; boundaries are compared with it. */
@@ -123,6 +148,12 @@ export interface Results {
   /** How many have not begun and can still get in, and until when; null when nobody can. */
   stillOpen: { students: number; until: number } | null;
   releasedAt: number | null;
+  /** To which participants alone; null for all. */
+  releasedTo: string[] | null;
+  /** What a certificate of passing says; null where none is given out. */
+  certificate: string | null;
+  /** A release that waits for its moment. */
+  planned: PlannedRelease | null;
   shows: Shows | null;
   /** What the exam says of what is seen when. */
   sees: Sees;
@@ -130,7 +161,11 @@ export interface Results {
 
 export async function openResults(ctx: Context, id: string): Promise<Result<Results>> {
   const allowed = await inSitting(ctx, 'see results', id);
-  if (!allowed.ok) return allowed;
+  return allowed.ok ? readResults(ctx, id) : allowed;
+}
+
+/** The results of a sitting, whoever asks. */
+export async function readResults(ctx: Pick<Context, 'db' | 'now'>, id: string): Promise<Result<Results>> {
   const { read } = ctx.db;
   const [row] = await read
     .select({ sitting: sittings, course: courses.code })
@@ -149,6 +184,12 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
     .where(and(eq(attempts.sitting, id), isNull(attempts.asideAt)));
   const came = new Set(begun.map(({ participant }) => participant));
   const expected = await participantsExpected(read, sitting);
+  const reads = await read
+    .select({ attempt: resultReads.attempt, at: min(resultReads.at) })
+    .from(resultReads)
+    .innerJoin(attempts, and(eq(attempts.id, resultReads.attempt), eq(attempts.sitting, id)))
+    .groupBy(resultReads.attempt);
+  const readAt = new Map(reads.map(({ attempt, at }) => [attempt, at]));
   return ok({
     sitting: id,
     title: sitting.title,
@@ -158,9 +199,12 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
     boundaries,
     version: sitting.boundariesVersion,
     sections: pool.sections.map(({ id: section, title, passPercent }) => ({ id: section, title, passPercent })),
-    rows: scored.map(({ attempt, name, attempts: count, score: s }) => ({
+    rows: scored.map(({ attempt, participant, name, attempts: count, score: s }) => ({
       attempt,
+      participant,
       name,
+      out: isOutFor(sitting, participant),
+      readAt: readAt.get(attempt) ?? null,
       attempts: count,
       late: s.late === null ? null : stored(s.late.cost),
       marks: stored(s.marks),
@@ -174,6 +218,9 @@ export async function openResults(ctx: Context, id: string): Promise<Result<Resu
         ? null
         : { students: Math.max(0, expected - came.size), until: sitting.closesAt },
     releasedAt: sitting.releasedAt,
+    certificate: sitting.certificate,
+    releasedTo: sitting.releasedTo,
+    planned: sitting.releasePlan === null ? null : plannedRelease.parse(sitting.releasePlan),
     shows: sitting.shows === null ? null : showsSchema.parse(sitting.shows),
     sees: plan.sees,
   });
@@ -218,45 +265,4 @@ export async function saveBoundaries(
       ? ok({ version: base + 1, savedAt: ctx.now })
       : refuse('changed-elsewhere', { values: { by: '' } });
   });
-}
-
-const releaseInput = z.object({ sitting: z.string(), shows: showsSchema });
-
-/** Releases results to everybody who handed in. Refused while answers wait for a person or somebody is still writing. */
-export async function releaseResults(ctx: Context, raw: unknown): Promise<Result<{ students: number }>> {
-  const parsed = parse(releaseInput, raw);
-  if (!parsed.ok) return parsed;
-  const allowed = await inSitting(ctx, 'release results', parsed.value.sitting);
-  if (!allowed.ok) return allowed;
-  const { sitting, shows } = parsed.value;
-  const results = await openResults(ctx, sitting);
-  if (!results.ok) return results;
-  const waiting = results.value.rows.reduce((n, r) => n + r.waiting, 0);
-  if (waiting > 0) return refuse('answers-wait', { values: { count: waiting } });
-  if (results.value.notHandedIn > 0) return refuse('still-writing', { values: { count: results.value.notHandedIn } });
-  if (results.value.rows.length === 0) return refuse('nobody-sat');
-  await ctx.db.transaction(async (tx) => {
-    const released = await tx
-      .update(sittings)
-      .set({ releasedAt: ctx.now, shows })
-      .where(eq(sittings.id, sitting))
-      .returning({ course: sittings.course });
-    for (const { course } of released) await changed(tx, `course:${course}`);
-  });
-  return ok({ students: results.value.rows.length });
-}
-
-/** Takes released results back; students no longer see them. */
-export async function takeBackResults(ctx: Context, sitting: string): Promise<Result<null>> {
-  const allowed = await inSitting(ctx, 'release results', sitting);
-  if (!allowed.ok) return allowed;
-  await ctx.db.transaction(async (tx) => {
-    const taken = await tx
-      .update(sittings)
-      .set({ releasedAt: null, shows: null })
-      .where(eq(sittings.id, sitting))
-      .returning({ course: sittings.course });
-    for (const { course } of taken) await changed(tx, `course:${course}`);
-  });
-  return ok();
 }

@@ -217,7 +217,7 @@ export function BookGrid(props: Props) {
                       {writing && at.column === c ? (
                         write
                       ) : (
-                        <Shown cell={cell} facts={facts} measure={measure} missing={line?.part === 'missing'} />
+                        <Shown cell={cell} facts={facts} measure={measure} missing={line?.marks?.equals(0) === true} />
                       )}
                     </td>
                   );

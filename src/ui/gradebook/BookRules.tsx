@@ -79,9 +79,9 @@ export function BookRules({ gradebook }: { gradebook: Gradebook }) {
           To the marks
         </Link>
       </Strip>
-      <fieldset className="split with-margin" disabled={signed !== null}>
+      <fieldset className="split with-margin book-rules" disabled={signed !== null}>
         <div>
-          <section className="sheet plain mb-3" aria-labelledby="categories">
+          <section className="sheet plain mb-3 scroll-x" aria-labelledby="categories">
             <h2 id="categories" className="fs-6 fw-bold">
               Categories
             </h2>

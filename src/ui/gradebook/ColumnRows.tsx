@@ -119,8 +119,8 @@ export function ColumnRows({ book, titleOf, factsOf, findings, change }: Props) 
               }
             >
               <option value="counts">counts</option>
-              <option value="extra">on top (extra credit)</option>
-              <option value="outside">outside the grade</option>
+              <option value="extra">on top</option>
+              <option value="outside">outside</option>
             </select>
           ),
         },
@@ -133,8 +133,8 @@ export function ColumnRows({ book, titleOf, factsOf, findings, change }: Props) 
               value={column.missing}
               onChange={(e) => set(column.id, { missing: e.target.value === 'zero' ? 'zero' : 'not yet' })}
             >
-              <option value="not yet">not there yet</option>
-              <option value="zero">zero, once others have marks</option>
+              <option value="not yet">not yet</option>
+              <option value="zero">zero</option>
             </select>
           ),
         },

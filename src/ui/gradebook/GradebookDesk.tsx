@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import Dropdown from 'react-bootstrap/Dropdown';
 import { type NotTaken, type Proposal, type Proposed, proposeBlock, readBlock } from '@/core/gradebook/bring-in';
 import { FINAL } from '@/core/gradebook/book';
 import { asksWhy, readTyped } from '@/core/gradebook/cell';
@@ -21,6 +22,12 @@ import { SignOff } from './SignOff';
 import { useBook } from './use-book';
 import { WhyDialog } from './WhyDialog';
 import './gradebook.scss';
+
+const FORMATS = [
+  ['xlsx', 'a spreadsheet that reckons (XLSX)'],
+  ['csv', 'a table (CSV)'],
+  ['oneroster', 'OneRoster results'],
+] as const;
 
 /** The gradebook of a course: a grid to type in, and beside it how the grade under the cursor comes about. */
 export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
@@ -124,19 +131,16 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
         <Button variant="quiet" disabled={frozen} onClick={() => setBringing(true)}>
           Bring in…
         </Button>
-        <select
-          className="form-select w-auto"
-          aria-label="Take it out"
-          value=""
-          onChange={(e) => {
-            if (e.target.value !== '') location.assign(`/gradebook/${course.id}/export?as=${e.target.value}`);
-          }}
-        >
-          <option value="">Take out…</option>
-          <option value="xlsx">Spreadsheet that reckons (XLSX)</option>
-          <option value="csv">CSV</option>
-          <option value="oneroster">OneRoster results</option>
-        </select>
+        <Dropdown align="end">
+          <Dropdown.Toggle variant="quiet">Take out…</Dropdown.Toggle>
+          <Dropdown.Menu>
+            {FORMATS.map(([as, words]) => (
+              <Dropdown.Item key={as} href={`/gradebook/${course.id}/export?as=${as}`} download>
+                {words}
+              </Dropdown.Item>
+            ))}
+          </Dropdown.Menu>
+        </Dropdown>
         <SignOff course={course.id} signed={signed} />
       </Strip>
       <div className="split with-margin book-desk">

@@ -54,8 +54,8 @@ export function PassMark({ view }: { view: PassMarkView }) {
         ))}
         {history.length > 0 && (
           <div className="list-sheet scroll-x">
+            <h2 className="fs-6 fw-bold mt-2">How it came to be</h2>
             <RowsTable
-              caption="How it came to be"
               rows={history}
               keyOf={({ id }) => String(id)}
               columns={[
@@ -177,9 +177,7 @@ function PanelSheet({ panel, view: { results }, onTake, onChange }: SheetProps) 
                 results.rows.length === 0
                   ? ''
                   : `${passing(cut)} of ${results.rows.length}${
-                      error === null
-                        ? ''
-                        : `; ${passing(cut + error)} to ${passing(cut - error)} one error on either side`
+                      error === null ? '' : `; ${passing(cut - error)} one error lower, ${passing(cut + error)} higher`
                     }`,
             },
             { head: 'To know', cell: ({ note }) => <span className="soft">{note}</span> },

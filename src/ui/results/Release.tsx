@@ -6,7 +6,7 @@ import { type Aspect, ASPECTS, seenAt } from '@/core/exams/sees';
 import type { Refusal } from '@/core/base/result';
 import type { Results, Shows } from '@/server/results/results';
 import { plural } from '../words/marks';
-import { dayAndTime } from '../words/time';
+import { dayAndTime, forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
@@ -20,14 +20,46 @@ const WORDS: Record<Aspect, string> = {
   remarks: 'remarks of markers and rules',
 };
 
-/** Says what releasing does and to how many, then does it. */
-export function Release({ results, passed, onClose }: { results: Results; passed: number; onClose: () => void }) {
-  const [shows, setShows] = useState<Shows>({ ...seenAt(results.sees, 'released'), atOnce: false });
+const MESSAGE = {
+  subject: 'Your result of [exam]',
+  text: 'Dear [name],\n\nthe results of [exam] ([course]) are there. You read yours on your page: [address]',
+};
+
+type When = 'now' | 'at' | 'marked';
+const WHENS: Record<When, string> = {
+  now: 'now',
+  at: 'at a time',
+  marked: 'as soon as nobody writes any more and all is marked',
+};
+
+interface Props {
+  results: Results;
+  passed: number;
+  zone: string;
+  onClose: () => void;
+}
+
+/** Says what releasing does, to whom and when, then does it or plans it. */
+export function Release({ results, passed, zone, onClose }: Props) {
+  const missing = results.rows.filter(({ out }) => !out);
+  const [shows, setShows] = useState<Shows>(results.shows ?? { ...seenAt(results.sees, 'released'), atOnce: false });
+  const [some, setSome] = useState<string[] | null>(null);
+  const [when, setWhen] = useState<When>('now');
+  const [at, setAt] = useState('');
+  const [tell, setTell] = useState(false);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
+  const count = some?.length ?? missing.length;
   const release = async (): Promise<void> => {
+    if (when === 'at' && at === '') return setRefusal({ code: 'release-in-the-past' });
     setBusy(true);
-    const result = await releaseAction({ sitting: results.sitting, shows });
+    const result = await releaseAction({
+      sitting: results.sitting,
+      shows,
+      to: some,
+      when: when === 'at' ? { is: 'at', at: fromField(at, zone) } : { is: when },
+      tell: tell ? { ...MESSAGE, address: `${location.origin}/my` } : null,
+    });
     setBusy(false);
     if (result.ok) location.reload();
     else setRefusal(result.refusal);
@@ -37,14 +69,14 @@ export function Release({ results, passed, onClose }: { results: Results; passed
       title="Release the results"
       onClose={onClose}
       acts={
-        <Button disabled={busy} onClick={release}>
-          Release to {plural(results.rows.length, 'student')}
+        <Button disabled={busy || count === 0} onClick={release}>
+          {when === 'now' ? `Release to ${plural(count, 'student')}` : `Plan it for ${plural(count, 'student')}`}
         </Button>
       }
     >
       <p>
-        {plural(results.rows.length, 'student')} will see the score and what their range reads; {passed} have passed.
-        You can take it back.
+        {plural(count, 'student')} will see the score and what their range reads; of all {results.rows.length}, {passed}{' '}
+        have passed. You can take it back.
       </p>
       {ASPECTS.map((name) => (
         <CheckLine
@@ -56,6 +88,49 @@ export function Release({ results, passed, onClose }: { results: Results; passed
           {WORDS[name]}
         </CheckLine>
       ))}
+      <fieldset className="mt-3">
+        <legend className="fs-6 fw-bold mb-1">When</legend>
+        {(Object.keys(WHENS) as When[]).map((one) => (
+          <label key={one} className="d-flex gap-2 mb-1 align-items-center">
+            <input
+              type="radio"
+              className="form-check-input"
+              name="when"
+              checked={when === one}
+              onChange={() => setWhen(one)}
+            />
+            {WHENS[one]}
+            {one === 'at' && when === 'at' && (
+              <input
+                type="datetime-local"
+                className="form-control w-auto"
+                aria-label="At"
+                min={forField(Date.now(), zone)}
+                value={at}
+                onChange={(e) => setAt(e.target.value)}
+              />
+            )}
+          </label>
+        ))}
+        {when === 'at' && <p className="soft mb-0">Then only once all is marked; until then it waits.</p>}
+      </fieldset>
+      <details className="mt-3" onToggle={(e) => e.currentTarget.open || setSome(null)}>
+        <summary>Only to some…</summary>
+        {missing.map(({ participant, name }) => (
+          <CheckLine
+            key={participant}
+            checked={some?.includes(participant) ?? false}
+            onChange={(on) =>
+              setSome((now) => (on ? [...(now ?? []), participant] : (now ?? []).filter((one) => one !== participant)))
+            }
+          >
+            {name}
+          </CheckLine>
+        ))}
+      </details>
+      <CheckLine className="mt-3" checked={tell} onChange={setTell}>
+        write to those who have an address
+      </CheckLine>
       {results.stillOpen && (
         <div className="advice mt-3">
           <p className="mb-1">

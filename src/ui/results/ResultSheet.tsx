@@ -1,4 +1,5 @@
-import type { OwnResult } from '@/server/results/own-result';
+import type { ReactNode } from 'react';
+import type { OwnResult, OwnScore, ResultQuestion } from '@/server/results/own-result';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
@@ -11,8 +12,14 @@ import { triesText } from '../words/tries';
 import { dayAndTime } from '../words/time';
 import { evidenceIn, outOf, traceText } from '../words/traces';
 
+interface Props {
+  result: OwnResult;
+  /** What else stands beside a question. */
+  about?: (question: ResultQuestion) => ReactNode;
+}
+
 /** The student's own sheet again, with the margin back: score, what the range reads, marks, traces, remarks. */
-export function ResultSheet({ result }: { result: OwnResult }) {
+export function ResultSheet({ result, about }: Props) {
   const words = wordsWith(result.words);
   return (
     <div className="page" style={{ maxWidth: 1180, margin: '0 auto' }}>
@@ -78,13 +85,7 @@ export function ResultSheet({ result }: { result: OwnResult }) {
           </p>
         )}
         {result.score?.rangeText && <p className="mt-3 mb-0 fs-6">{result.score.rangeText}</p>}
-        {result.score && result.score.sections.length > 1 && (
-          <p className="soft mt-2 mb-0">
-            {result.score.sections
-              .map((s) => `${s.title}: ${s.marks} of ${s.of}${s.passed ? '' : `, not the ${s.passPercent} % it needs`}`)
-              .join(' · ')}
-          </p>
-        )}
+        {result.score && result.score.sections.length > 1 && <SectionProfile sections={result.score.sections} />}
       </section>
       {result.items.map((item) => (
         <div className="result-row" key={item.id}>
@@ -154,9 +155,34 @@ export function ResultSheet({ result }: { result: OwnResult }) {
                 )}
               </div>
             ))}
+            {about?.(item)}
           </aside>
         </div>
       ))}
     </div>
+  );
+}
+
+/** How far each section was earned, as bars with their figures. */
+function SectionProfile({ sections }: { sections: OwnScore['sections'] }) {
+  return (
+    <table className="section-profile mt-3">
+      <tbody>
+        {sections.map(({ title, marks, of, share, passed, passPercent }) => (
+          <tr key={title}>
+            <th scope="row">{title}</th>
+            <td aria-hidden="true">
+              <span className="bar">
+                <i style={{ width: `${Math.round(100 * Math.min(1, Math.max(0, share)))}%` }} />
+              </span>
+            </td>
+            <td className="num">
+              {marks} of {of}
+            </td>
+            <td>{passed ? '' : <span className="wrong">not the {passPercent} % it needs</span>}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -6,6 +6,7 @@ import { saveBoundariesAction, takeBackAction } from '@/actions/sittings';
 import { exact, round, shown } from '@/core/base/exact';
 import { type Boundaries, boundariesReadiness, withPassMark } from '@/core/results/policy';
 import { spread } from '@/core/results/spread';
+import type { Asking } from '@/server/results/mark-questions';
 import type { Results } from '@/server/results/results';
 import { Strip } from '../frame/Strip';
 import { SavedState } from '../parts/SavedState';
@@ -14,7 +15,9 @@ import { UndoRedo } from '../parts/UndoRedo';
 import { useHistory } from '../parts/use-history';
 import { plural } from '../words/marks';
 import { lateTook } from '../words/late';
+import { dayAndTime } from '../words/time';
 import { BoundaryNotes } from './BoundaryNotes';
+import { CertificateDialog } from './CertificateDialog';
 import { countByRange, gradeOf, passes } from './outcome';
 import { RangeTable } from './RangeTable';
 import { Release } from './Release';
@@ -23,10 +26,17 @@ import { type Boundary, ScoreLine } from './ScoreLine';
 /** A boundary as text: at most three decimals, so that dragging and typing write the same. */
 const asText = (percent: number): string => String(Math.round(percent * 1000) / 1000);
 
+interface Props {
+  results: Results;
+  zone: string;
+  /** Questions about marks that wait for an answer. */
+  asking: readonly Asking[];
+}
+
 /** The results of a sitting: scores on one line, boundaries to drag or type, what each range reads, release. */
-export function ResultsDesk({ results }: { results: Results }) {
+export function ResultsDesk({ results, zone, asking }: Props) {
   const { present, change, ...history } = useHistory<Boundaries>(results.boundaries);
-  const [releasing, setReleasing] = useState(false);
+  const [open, setOpen] = useState<'release' | 'certificate' | null>(null);
   const save = useCallback(
     async (boundaries: Boundaries, base: number) =>
       saveBoundariesAction({ sitting: results.sitting, base, boundaries }),
@@ -98,7 +108,7 @@ export function ResultsDesk({ results }: { results: Results }) {
             ? `marked ${results.rows.length} of ${results.rows.length}`
             : plural(waiting, 'answer waits', 'answers wait')
         }
-        state={results.releasedAt === null ? 'not released' : 'released'}
+        state={releaseText(results, zone)}
       >
         {state.name === 'saved' ? <span className="state">Saved</span> : <SavedState state={state} />}
         <Link className="btn btn-quiet" href={`/sittings/${results.sitting}/answers`}>
@@ -108,21 +118,25 @@ export function ResultsDesk({ results }: { results: Results }) {
           Analysis
         </Link>
         <UndoRedo {...history} />
-        {results.releasedAt === null ? (
+        <Button variant="quiet" aria-haspopup="dialog" onClick={() => setOpen('certificate')}>
+          Certificate…
+        </Button>
+        {(results.releasedAt !== null || results.planned !== null) && (
+          <Button variant="outline-primary" onClick={() => takeBackAction(results.sitting)}>
+            {results.releasedAt === null ? 'Do not release it then' : 'Take back'}
+          </Button>
+        )}
+        {(results.releasedAt === null || results.releasedTo !== null) && (
           <Button
             aria-haspopup="dialog"
             onClick={async () => {
               await flush();
-              setReleasing(true);
+              setOpen('release');
             }}
             disabled={results.rows.length === 0}
             title={results.rows.length === 0 ? 'Nobody has handed in yet' : undefined}
           >
-            Release…
-          </Button>
-        ) : (
-          <Button variant="outline-primary" onClick={() => takeBackAction(results.sitting)}>
-            Take back
+            {results.releasedAt === null ? 'Release…' : 'Release to more…'}
           </Button>
         )}
       </Strip>
@@ -154,6 +168,20 @@ export function ResultsDesk({ results }: { results: Results }) {
                     <Link href="/marking">Mark them</Link>
                   </p>
                 )}
+                {asking.length > 0 && (
+                  <p className="advice">
+                    Asked about marks:{' '}
+                    {asking.map(({ attempt, by, count }, i) => (
+                      <span key={attempt}>
+                        {i > 0 && ', '}
+                        <Link href={`/results/${attempt}`} prefetch={false}>
+                          {by}
+                          {count > 1 && ` (${count})`}
+                        </Link>
+                      </span>
+                    ))}
+                  </p>
+                )}
                 <ScoreLine
                   percents={percents}
                   boundaries={boundaries}
@@ -183,6 +211,7 @@ export function ResultsDesk({ results }: { results: Results }) {
                     </th>
                     {present.grades.length > 0 && <th scope="col">Grade</th>}
                     <th scope="col">Pass</th>
+                    {results.releasedAt !== null && <th scope="col">Read</th>}
                   </tr>
                 </thead>
                 <tbody>
@@ -213,6 +242,11 @@ export function ResultsDesk({ results }: { results: Results }) {
                             <span className="wrong">not passed</span>
                           )}
                         </td>
+                        {results.releasedAt !== null && (
+                          <td className="soft">
+                            {!r.out ? 'not released' : r.readAt === null ? 'not yet' : dayAndTime(r.readAt)}
+                          </td>
+                        )}
                       </tr>
                     );
                   })}
@@ -223,7 +257,20 @@ export function ResultsDesk({ results }: { results: Results }) {
         </div>
         <BoundaryNotes results={results} boundaries={present} change={change} />
       </div>
-      {releasing && <Release results={results} passed={passed} onClose={() => setReleasing(false)} />}
+      {open === 'release' && <Release results={results} passed={passed} zone={zone} onClose={() => setOpen(null)} />}
+      {open === 'certificate' && (
+        <CertificateDialog sitting={results.sitting} text={results.certificate} onClose={() => setOpen(null)} />
+      )}
     </>
   );
+}
+
+/** How far results are out, in a few words. */
+function releaseText({ releasedAt, releasedTo, planned, rows }: Results, zone: string): string {
+  if (releasedAt !== null)
+    return releasedTo === null ? 'released' : `released to ${releasedTo.length} of ${rows.length}`;
+  if (planned === null) return 'not released';
+  return planned.when.is === 'at'
+    ? `goes out ${dayAndTime(planned.when.at, zone)}, once all is marked`
+    : 'goes out once all is marked';
 }

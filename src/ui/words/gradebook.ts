@@ -3,7 +3,6 @@ import type { BookCategory, BookColumn, Keep } from '@/core/gradebook/book';
 import type { NotTaken } from '@/core/gradebook/bring-in';
 import type { BookEntry } from '@/core/gradebook/cell';
 import type { CategoryLine, Line, Part } from '@/core/gradebook/reckon';
-import { plural } from './marks';
 
 /** What was put into a cell, as it is read. */
 export function entryText(entry: BookEntry | null): string {
@@ -36,8 +35,8 @@ export function keepText(keep: Keep): string {
 }
 
 export const AVERAGE_WORDS: Record<BookCategory['average'], string> = {
-  points: 'by marks over maxima',
-  percents: 'by the mean of the percents',
+  points: 'marks over maxima',
+  percents: 'mean of percents',
 };
 
 /** A category as a sum that can be done by hand: "(7 + 8.5) of (10 + 10)". */
@@ -45,11 +44,14 @@ export function sumText({ lines, average, percent }: CategoryLine): string {
   if (percent === null) return '';
   const counted = lines.filter(({ part }) => part === 'counts' || part === 'missing');
   const plain = counted.filter(({ extra, of }) => !extra && of !== null);
-  const list = (all: readonly (Exact | null)[]): string => all.map((one) => (one ? shown(one, 3) : '')).join(' + ');
+  const list = (all: readonly (Exact | null)[]): string => {
+    const terms = all.map((one) => (one ? shown(one, 3) : ''));
+    return terms.length > 1 ? `(${terms.join(' + ')})` : terms.join('');
+  };
   if (average === 'points')
-    return `(${list(counted.map(({ marks }) => marks))}) of (${list(plain.map(({ of }) => of))}) = ${round(percent, 2)} %`;
+    return `${list(counted.map(({ marks }) => marks))} of ${list(plain.map(({ of }) => of))} = ${round(percent, 2)} %`;
   const percents = counted.flatMap(({ marks, of }) => (marks && of && !of.equals(0) ? [marks.mul(100).div(of)] : []));
-  return `(${list(percents)}) ÷ ${plain.length} = ${round(percent, 2)} %`;
+  return `${list(percents)} ÷ ${plain.length} = ${round(percent, 2)} %`;
 }
 
 /** The kind of a column in a few words. */
@@ -75,5 +77,3 @@ const WHY: Record<NotTaken['why'], string> = {
 };
 
 export const notTakenText = ({ row, text, why }: NotTaken): string => `Row ${row}: “${text}” ${WHY[why]}.`;
-
-export const studentsText = (count: number): string => plural(count, 'student');

@@ -78,6 +78,12 @@ export const sittings = sqliteTable(
     releasedAt: integer('released_at'),
     /** What released results show, `Shows` as JSON; null while not released. */
     shows: text('shows', { mode: 'json' }),
+    /** To which participants results are released, their ids as JSON; null for all. */
+    releasedTo: text('released_to', { mode: 'json' }).$type<string[]>(),
+    /** A release that waits for its moment, `PlannedRelease` as JSON; null where none does. */
+    releasePlan: text('release_plan', { mode: 'json' }),
+    /** What a certificate of passing says, with values to fill in; null where none is given out. */
+    certificate: text('certificate'),
     /** How people share the marking, `MarkingPlan` as JSON; null where all mark all. */
     marking: text('marking', { mode: 'json' }),
     createdBy: text('created_by')

@@ -1,5 +1,6 @@
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { FIGURES_SHOWN, PanelMethod } from '@/core/results/panel';
+import { attempts } from './attempts';
 import { sittings } from './exams';
 import { members } from './people';
 
@@ -77,4 +78,56 @@ export const passMarkChanges = sqliteTable(
     at: integer('at').notNull(),
   },
   (t) => [index('pass_mark_changes_sitting').on(t.sitting)],
+);
+
+/** Who has opened released results of an attempt, and when first. */
+export const resultReads = sqliteTable(
+  'result_reads',
+  {
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    /** Who read it: a member, or a guest's participant. */
+    reader: text('reader').notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.attempt, t.reader] })],
+);
+
+/** Questions about a mark, each with its answer once there is one. */
+export const markQuestions = sqliteTable(
+  'mark_questions',
+  {
+    id: text('id').primaryKey(),
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    item: text('item').notNull(),
+    words: text('words').notNull(),
+    askedBy: text('asked_by')
+      .notNull()
+      .references(() => members.id),
+    askedAt: integer('asked_at').notNull(),
+    /** Null until somebody has answered. */
+    answer: text('answer'),
+    answeredBy: text('answered_by').references(() => members.id),
+    answeredAt: integer('answered_at'),
+  },
+  (t) => [index('mark_questions_attempt').on(t.attempt, t.item)],
+);
+
+/** Certificates that were given out, by their numbers. Whether one holds is decided when it is checked. */
+export const certificates = sqliteTable(
+  'certificates',
+  {
+    number: text('number').primaryKey(),
+    attempt: text('attempt')
+      .notNull()
+      .references(() => attempts.id),
+    member: text('member')
+      .notNull()
+      .references(() => members.id),
+    issuedAt: integer('issued_at').notNull(),
+  },
+  (t) => [uniqueIndex('certificates_attempt').on(t.attempt, t.member)],
 );

@@ -2,10 +2,13 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
+import { answerMarkQuestionAction } from '@/actions/results';
+import { markQuestionsOf } from '@/server/results/mark-questions';
 import { scriptsBeside } from '@/server/results/results';
 import { openOwnResult } from '@/server/results/own-result';
 import { Strip } from '@/ui/frame/Strip';
 import { MemberMarks } from '@/ui/results/MemberMarks';
+import { AskAboutMark } from '@/ui/results/AskAboutMark';
 import { ResultSheet } from '@/ui/results/ResultSheet';
 
 export const metadata: Metadata = { title: 'As the student sees it' };
@@ -15,6 +18,7 @@ export default async function StudentsViewPage({ params }: { params: Promise<{ a
   const { attempt } = await params;
   const opened = await openOwnResult(ctx, attempt);
   if (!opened.ok) notFound();
+  const asked = await markQuestionsOf(ctx.db.read, attempt);
   const { before, after } = await scriptsBeside(ctx, opened.value.sitting, attempt);
   return (
     <>
@@ -35,7 +39,16 @@ export default async function StudentsViewPage({ params }: { params: Promise<{ a
         )}
       </Strip>
       {opened.value.group && <MemberMarks attempt={attempt} people={opened.value.group} />}
-      <ResultSheet result={opened.value} />
+      <ResultSheet
+        result={opened.value}
+        about={({ id, number }) => (
+          <AskAboutMark
+            number={number}
+            questions={asked.filter(({ item }) => item === id)}
+            answer={answerMarkQuestionAction}
+          />
+        )}
+      />
     </>
   );
 }
