@@ -19,6 +19,7 @@ import { FORBIDDEN } from '@/server/context';
 import { createQuestion } from '@/server/bank/create-question';
 import { type OpenQuestion, openQuestion, openRevision } from '@/server/bank/open-question';
 import { leaveBench, saveDraft } from '@/server/bank/save-draft';
+import { lifeOfQuestion, type QuestionLife } from '@/server/results/question-life';
 import type { BankSearch } from '@/core/bank/searching';
 import { type SearchResult, searchIds, searchQuestions } from '@/server/bank/search';
 import { placeMany } from '@/server/exams/place-many';
@@ -64,6 +65,10 @@ export async function peekAction(id: string): Promise<Result<QuestionPeek>> {
   const { body, usedIn, history, changed, facts } = opened.value;
   const sheet = questionSheet(body, 0);
   return { ok: true, value: { sheet, drawn: drawSheetFormulas(sheet), usedIn, history, changed, facts } };
+}
+
+export async function lifeAction(question: string): Promise<Result<QuestionLife>> {
+  return lifeOfQuestion(await staffContext(), text(question));
 }
 
 export async function saveDraftAction(input: unknown): Promise<Result<{ version: number; savedAt: number }>> {

@@ -4,7 +4,12 @@ import type { Result } from '@/core/base/result';
 import { staffContext, studentContext } from '@/server/auth/request';
 import { setCertificate } from '@/server/results/certificates';
 import { answerMarkQuestion, askAboutMark } from '@/server/results/mark-questions';
+import { type BoundariesElsewhere, boundariesElsewhere } from '@/server/results/results';
 import { text } from './sent';
+
+export async function boundariesElsewhereAction(sitting: string): Promise<BoundariesElsewhere[]> {
+  return boundariesElsewhere(await staffContext(), text(sitting));
+}
 
 export async function setCertificateAction(input: unknown): Promise<Result<null>> {
   const result = await setCertificate(await staffContext(), input);

@@ -35,12 +35,13 @@ import { saveAnswers } from '@/server/sittings/save-answers';
 import { scheduleSitting } from '@/server/sittings/schedule';
 import { installation } from './department';
 import { DRAWINGS } from './drawings';
-import { STAFF, WT110, WT201 } from './people';
+import { STAFF, subjectOf, WT110, WT201 } from './people';
 import { firstPrinciples } from './questions/first-principles';
 import { LOG_BOOK, logBook } from './questions/log-book';
 import { machine } from './questions/machine';
 import { MAINTENANCE_REPORT, reports } from './questions/report';
 import { climbing, procedures } from './questions/placed';
+import { odd } from './questions/odd';
 import { height, site } from './questions/site';
 import { visitors } from './questions/visitors';
 import { WORKSHOP, workshop } from './questions/workshop';
@@ -102,6 +103,8 @@ interface SectionPlan {
   title: string;
   topics: string[];
   count: number;
+  /** Of the topics only questions with these titles. */
+  titles?: string[];
   passPercent?: string;
   /** So many more are drawn from the whole bank: of difficulty 2, and not met by the course before. */
   drawn?: number;
@@ -151,7 +154,7 @@ class Loader {
     const aims = (topic: string): string[] => goals.filter(({ code }) => GOAL_OF[topic] === code).map(({ id }) => id);
     let minutes = 0;
     for (const [bank, list] of [
-      ['Turbine systems', [...firstPrinciples, ...reports, ...machine, ...site, ...procedures, ...workshop]],
+      ['Turbine systems', [...firstPrinciples, ...odd, ...reports, ...machine, ...site, ...procedures, ...workshop]],
       ['Height and rescue', [...height, ...climbing, ...visitors]],
     ] as const) {
       for (const source of list) {
@@ -231,9 +234,9 @@ class Loader {
   async roster(): Promise<void> {
     const ctx = this.as('odalys', this.out.now - 41 * DAY);
     const course = this.get(this.installed.courses, 'WT-201');
-    for (const [i, { userName }] of WT201.entries()) {
+    for (const { userName } of WT201) {
       const member = this.get(this.installed.people, userName);
-      must(await setSubjects(ctx, { course, member, subjects: [i % 3 === 0 ? 'Offshore' : 'Onshore'] }));
+      must(await setSubjects(ctx, { course, member, subjects: [subjectOf(userName)] }));
     }
     must(await dealGroups(ctx, { course, size: 5 }));
   }
@@ -277,6 +280,7 @@ class Loader {
     for (const section of sections) {
       const fitting = [...this.sources]
         .filter(([id, s]) => section.topics.includes(s.topic) && !taken.has(id))
+        .filter(([, s]) => (section.titles ? section.titles.includes(s.body.title) : !odd.includes(s)))
         .slice(0, section.count);
       const items = [];
       for (const [question] of fitting) {
@@ -329,7 +333,7 @@ class Loader {
     const items = paperQuestions(paper);
     const answered = items.slice(0, Math.ceil(items.length * share)).flatMap((item) => {
       const source = this.sourceOf(item.question.content);
-      return source ? makeAnswers(userName, item, source) : [];
+      return source ? makeAnswers(userName, item, source, subjectOf(userName)) : [];
     });
     const made = await asShown(this.out.db.read, entered.attempt, answered);
     const device = `demo-${userName}`.padEnd(12, '-').slice(0, 40);
@@ -377,6 +381,7 @@ class Loader {
     const exam = await this.exam(teacher, 'WT-201', 'Energy in the wind, first check', 30, '50', [
       { title: 'Energy in the wind', topics: ['Energy in the wind'], count: 8 },
       { title: 'Lift and drag', topics: ['Lift and drag'], count: 4 },
+      { title: 'Short ones', topics: ['Energy in the wind'], count: 3, titles: odd.map(({ body }) => body.title) },
     ]);
     const sitting = await this.sitting(teacher, exam, 'WT-201', day, day + 2 * HOUR, 30);
     for (const [i, { userName }] of WT201.entries()) {

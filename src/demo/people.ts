@@ -36,3 +36,7 @@ export const STUDENTS = NAMES.split(/[|\n]/).map((name, i) => {
 /** 62 students take WT-201, 38 take WT-110; twenty take both. */
 export const WT201 = STUDENTS.slice(0, 62);
 export const WT110 = STUDENTS.slice(42, 80);
+
+/** Every third student of the larger course learns for work at sea. */
+export const subjectOf = (userName: string): 'Offshore' | 'Onshore' =>
+  WT201.findIndex((one) => one.userName === userName) % 3 === 0 ? 'Offshore' : 'Onshore';

@@ -20,9 +20,15 @@ export interface MadeAnswer {
  * Answers of one student to one question: right with a chance that follows
  * ability against difficulty (logistic), else one of the typical slips; now and then empty.
  */
-export function makeAnswers(userName: string, item: PaperQuestion, source: DemoQuestion): MadeAnswer[] {
+export function makeAnswers(
+  userName: string,
+  item: PaperQuestion,
+  source: DemoQuestion,
+  subject: string,
+): MadeAnswer[] {
   const next = seeded(seedFor(7, userName + item.id));
-  const chance = 1 / (1 + Math.exp(-(1.2 * abilityOf(userName) - 0.9 * (source.difficulty - 2) + 0.25)));
+  const more = source.favours === undefined ? 0.25 : source.favours === subject ? 1.6 : -1.2;
+  const chance = 1 / (1 + Math.exp(-(1.2 * abilityOf(userName) - 0.9 * (source.difficulty - 2) + more)));
   return [...keyedSlots(item.question)].flatMap(([id, slot]) => {
     const kind = kindOf(slot.kind);
     const roll = next();
@@ -33,7 +39,9 @@ export function makeAnswers(userName: string, item: PaperQuestion, source: DemoQ
     // Where no slips were written down, those that the kind itself knows.
     const [, ...tried] = kind.marked?.tryouts(slot.setup) ?? [];
     const wrong = slip === undefined ? tried[Math.floor(pick * tried.length)] : kind.typed?.response(slot.setup, slip);
-    const value = roll < chance || wrong === undefined ? kind.marked?.key(slot.setup) : wrong;
+    const able = source.able?.[id];
+    const known = able === undefined ? kind.marked?.key(slot.setup) : kind.typed?.response(slot.setup, able);
+    const value = roll < chance || wrong === undefined ? known : wrong;
     return value === undefined || value === null ? [] : [{ item: item.id, slot: id, value }];
   });
 }

@@ -41,6 +41,10 @@ export interface DemoQuestion {
   /** Wrong answers by slot, typed as for a trial answer. */
   slips: Record<string, string[]>;
   drawing?: { name: DrawingName; description: string; width: number };
+  /** What able students answer instead of the key, by slot, typed; where the key is wrong. */
+  able?: Record<string, string>;
+  /** A subject whose students know more of it than their ability says. */
+  favours?: string;
   /** Drawings that stand in the place of words. */
   shown?: DrawingName[];
 }

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { choiceFigures } from '@/core/analysis/choices';
-import { complementOfError, differently, sizeOf } from '@/core/analysis/differently';
+import { complementOfError, differently, inBands, sizeOf } from '@/core/analysis/differently';
 import { discrimination, groupSize, itemFigures, thirds } from '@/core/analysis/items';
 import { inverse } from '@/core/analysis/matrix';
 import { quantile } from '@/core/analysis/numbers';
@@ -41,6 +41,13 @@ describe('the analysis of items', () => {
     ).toBeNull();
     expect(differently([1, 0], [true, true], [1, 1])).toBeNull();
     expect(differently([1, 1], [true, false], [1, 1])).toBeNull();
+    // All of one group are right and all of the other wrong: no odds, but no doubt either.
+    const parted = [1, 1, 1, 1, 1, 0, 0, 0, 0, 0];
+    const figures = differently(parted, parted.map(Boolean), new Array(10).fill(1));
+    expect(figures).toMatchObject({ oddsRatio: Infinity, delta: -Infinity });
+    expect(figures && sizeOf(figures)).toBe('C');
+    expect(inBands([5, 1, 2, 2, 3, 4], 3)).toEqual([2, 0, 1, 1, 1, 2]);
+    expect(inBands([], 5)).toEqual([]);
     expect(choiceFigures(['A', 'B'], ['A', 'A'], { all: [1, 1], rest: [0, 0], share: 0.27 })[1]).toMatchObject({
       chosen: 0,
       withRest: null,

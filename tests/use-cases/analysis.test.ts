@@ -1,6 +1,9 @@
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { openAnalysis } from '@/server/results/analysis';
+import { openDeeper } from '@/server/results/deeper';
+import { lifeOfQuestion } from '@/server/results/question-life';
+import { sittingTable, sittingXlsx } from '@/server/results/sitting-table';
 import { TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
 import { numberQuestion } from '../drivers/samples';
@@ -68,4 +71,47 @@ it('is for those who may see results there', async () => {
   for (const who of ['marker', 'stranger', 'outsider', 'ada'])
     expect((await openAnalysis(dept.as(who), sitting)).ok).toBe(false);
   expect((await openAnalysis(dept.as('lead'), 'nothing')).ok).toBe(false);
+});
+
+it('says beside the questions what so few scripts can tell, and what they cannot', async () => {
+  const sitting = await sat();
+  const deeper = must(await openDeeper(dept.as('teacher'), sitting, 'subject Sea'));
+  expect(deeper).toMatchObject({
+    scale: { is: 'few-persons', persons: 2, least: 50 },
+    groupings: [],
+    grouped: null,
+    alike: [],
+    sections: null,
+    earlier: [],
+  });
+  expect(deeper.time?.minutes).toBeGreaterThanOrEqual(0);
+  for (const who of ['marker', 'ada']) expect((await openDeeper(dept.as(who), sitting, null)).ok).toBe(false);
+  const { sitting: empty } = await dept.sitting(1);
+  expect(must(await openDeeper(dept.as('teacher'), empty, null))).toMatchObject({ decision: null, time: null });
+});
+
+it('tells on a question of the bank how it has done, to who sees it there', async () => {
+  const sitting = await sat();
+  const [, second] = must(await openAnalysis(dept.as('teacher'), sitting)).questions;
+  const life = must(await lifeOfQuestion(dept.as('teacher'), second?.question ?? ''));
+  expect(life.overall).toMatchObject({ persons: 2, facility: 0.5, seconds: null });
+  expect(life.sittings).toMatchObject([{ sitting, opens: true, persons: 2 }]);
+  for (const who of ['marker', 'ada'])
+    expect((await lifeOfQuestion(dept.as(who), second?.question ?? '')).ok).toBe(false);
+  // Somebody who has nothing to do with the course learns nothing of two students.
+  const elsewhere = await lifeOfQuestion(dept.as('outsider'), second?.question ?? '');
+  if (elsewhere.ok) expect(elsewhere.value).toEqual({ sittings: [], overall: null });
+  expect((await lifeOfQuestion(dept.as('teacher'), 'nothing')).ok).toBe(false);
+});
+
+it('is a table of all answers and marks, for those who may see results', async () => {
+  const sitting = await sat();
+  const table = must(await sittingTable(dept.as('teacher'), sitting));
+  const answers = table.head.findIndex((head) => head.startsWith('2 '));
+  expect(table.rows.map((row) => [row[answers], row[answers + 1], row.at(-3)])).toEqual([
+    ['42', 2, 100],
+    ['7', 0, 33.3],
+  ]);
+  expect((await sittingXlsx(table)).length).toBeGreaterThan(3000);
+  for (const who of ['marker', 'ada']) expect((await sittingTable(dept.as(who), sitting)).ok).toBe(false);
 });

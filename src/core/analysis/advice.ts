@@ -7,6 +7,8 @@ export interface AdvisedItem {
   /** Share of persons who left it empty. */
   omitted: number;
   /** Answers that were given, with what they earn and who gave them. */
+  /** Answers that stand on the sheet and were given by nobody. */
+  neverGiven?: readonly string[];
   answers: readonly { answer: string; earns: number; upper: number; lower: number; chosen: number }[];
 }
 
@@ -17,6 +19,8 @@ export type Advice =
   | { is: 'turned-round' }
   /** It hardly tells the better from the weaker. */
   | { is: 'tells-little' }
+  /** Nobody gave these answers, though they stand on the sheet. */
+  | { is: 'never-given'; answers: readonly string[] }
   | { is: 'hard' }
   | { is: 'easy' }
   | { is: 'left-empty'; share: number };
@@ -28,7 +32,7 @@ const LITTLE = 0.1;
 const [HARD, EASY, EMPTY] = [0.2, 0.95, 0.2];
 
 /** What is worth a look at an item, the gravest first. */
-export function adviceFor({ persons, facility, withRest, omitted, answers }: AdvisedItem): Advice[] {
+export function adviceFor({ persons, facility, withRest, omitted, answers, neverGiven = [] }: AdvisedItem): Advice[] {
   if (persons < FEWEST) return [];
   const advice: Advice[] = [];
   const best = (of: typeof answers) => of.toSorted((a, b) => b.upper - a.upper)[0];
@@ -38,6 +42,7 @@ export function adviceFor({ persons, facility, withRest, omitted, answers }: Adv
     advice.push({ is: 'best-say-other', answer: wrong.answer });
   if (withRest !== null && withRest < 0) advice.push({ is: 'turned-round' });
   else if (withRest !== null && withRest < LITTLE && facility < EASY) advice.push({ is: 'tells-little' });
+  if (neverGiven.length > 0) advice.push({ is: 'never-given', answers: neverGiven });
   if (facility < HARD) advice.push({ is: 'hard' });
   if (facility > EASY) advice.push({ is: 'easy' });
   if (omitted > EMPTY) advice.push({ is: 'left-empty', share: omitted });

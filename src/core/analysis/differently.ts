@@ -4,7 +4,7 @@
  * Thayer 1988).
  */
 export interface DifferentlyFigures {
-  /** How many times the odds of being right are in the first group those of the second, over all totals. */
+  /** How many times the odds of being right are in the first group those of the second, over all totals; infinite where nobody of it was wrong while others were. */
   oddsRatio: number;
   /** −2.35·ln(odds ratio): below zero where the item is harder for the second group, in the measure of difficulty that test makers use. */
   delta: number;
@@ -14,7 +14,21 @@ export interface DifferentlyFigures {
   chance: number;
 }
 
-/** `right` is 1 or 0 for each person, `first` whether they are of the first group, `all` their totals, in which the item is. Null where nothing can be said. */
+/**
+ * The totals in so many bands with about as many persons in each, by the band's
+ * number from 0: for groups so small that few of one total are in both (thick
+ * matching; Donoghue and Allen, Journal of Educational Statistics 18, 1993).
+ */
+export function inBands(all: readonly number[], bands: number): number[] {
+  const sorted = all.toSorted((a, b) => a - b);
+  const edges = Array.from(
+    { length: bands - 1 },
+    (_, i) => sorted[Math.floor(((i + 1) * sorted.length) / bands)] ?? NaN,
+  );
+  return all.map((total) => edges.filter((edge) => total >= edge).length);
+}
+
+/** `right` is 1 or 0 for each person, `first` whether they are of the first group, `all` their totals (or bands of them), in which the item is. Null where nothing can be said. */
 export function differently(
   right: readonly number[],
   first: readonly boolean[],
@@ -39,7 +53,7 @@ export function differently(
     expected += ((a + b) * (a + c)) / n;
     if (n > 1) varied += ((a + b) * (c + d) * (a + c) * (b + d)) / (n * n * (n - 1));
   }
-  if (over === 0 || under === 0 || varied === 0) return null;
+  if (varied === 0) return null;
   const oddsRatio = over / under;
   // No more is taken off than there is (as in R's mantelhaen.test).
   const apart = Math.abs(observed - expected);

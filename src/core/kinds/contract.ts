@@ -59,6 +59,7 @@ export interface Kind<Setup, Sheet, Response> {
   judged?: Judged<Setup, Response>;
   selfJudged?: SelfJudged<Setup, Response>;
   spoken?: Spoken<Setup, Response>;
+  offers?: Offers<Setup, Response>;
 }
 
 /** Has a key and rules: a machine marks it, or says that a person has to. Where this is missing, a person always has to. */
@@ -185,6 +186,12 @@ export interface SelfJudged<Setup, Response> {
   afterwards: (setup: Setup) => boolean;
 }
 
+/** Its answer is one of few that stand on the sheet. */
+export interface Offers<Setup, Response> {
+  /** Each of them as a response; empty where this slot takes several together. */
+  of: (setup: Setup) => readonly Response[];
+}
+
 /** Its answer is spoken: a machine listens before it is marked. */
 export interface Spoken<Setup, Response> {
   /** What it is compared with: words, and somebody saying them, as a sound among the media. */
@@ -211,6 +218,7 @@ export const CAPABILITIES = [
   'judged',
   'selfJudged',
   'spoken',
+  'offers',
 ] as const;
 export type Capability = (typeof CAPABILITIES)[number];
 

@@ -15,6 +15,23 @@ export const boundariesSchema = z.object({
   passPercent: percentText,
   ranges: z.array(feedbackRange).min(1).max(12),
   grades: z.array(gradeStep).max(20),
+  /** What is said of single sections: another pass mark than the exam's, and what students read of their score in it. */
+  sections: z
+    .array(
+      z.object({
+        section: z.string().max(60),
+        /** Null for none; missing where the exam's stands. */
+        passPercent: percentText.nullable().optional(),
+        ranges: z.array(feedbackRange).max(12),
+      }),
+    )
+    .max(60)
+    .optional(),
+  /** So many sections may be short by so many percent where the whole reaches so much; null or missing where none may. */
+  compensation: z
+    .object({ sections: z.number().int().min(1).max(20), by: percentText, whole: percentText })
+    .nullable()
+    .optional(),
 });
 export type Boundaries = z.infer<typeof boundariesSchema>;
 
@@ -39,6 +56,13 @@ export function boundariesReadiness(boundaries: Boundaries): Finding[] {
   };
   check('ranges', boundaries.ranges);
   check('grades', boundaries.grades);
+  (boundaries.sections ?? []).forEach(({ ranges }, i) => {
+    const wrong = ranges.some((step, n) => {
+      const before = ranges[n - 1];
+      return before ? exact(step.from).compare(exact(before.from)) <= 0 : !exact(step.from).equals(0);
+    });
+    if (wrong) findings.push(stops('section-ranges-order', ['sections', i]));
+  });
   const pass = exact(boundaries.passPercent);
   boundaries.ranges.forEach((range, i) => {
     const at = ['ranges', i];
@@ -77,7 +101,16 @@ export function withPassMark(boundaries: Boundaries, passPercent: string): Bound
 }
 
 /** The values that a range's text may carry, each written as [name]. */
-export const FILL_INS = ['score', 'total', 'percent', 'name', 'weakest section', 'best section'] as const;
+export const FILL_INS = [
+  'score',
+  'total',
+  'percent',
+  'name',
+  'weakest section',
+  'best section',
+  'to the next range',
+  'date',
+] as const;
 export type FillIn = (typeof FILL_INS)[number];
 
 /** The text with its values filled in; unknown names in brackets stay as they are. */

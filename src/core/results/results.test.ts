@@ -160,6 +160,8 @@ describe('boundaries', () => {
       name: 'Ravi',
       'weakest section': 'Rotor',
       'best section': 'Site',
+      'to the next range': '5 %',
+      date: '3 May',
     };
     expect(fillIn('[name]: [score] of [total]. Look at [weakest section] [sic].', values)).toBe(
       'Ravi: 9 of 12. Look at Rotor [sic].',

@@ -3,6 +3,8 @@ import type { Rounding } from '../exams/plan';
 import { costOfHints } from '../exams/hints';
 import type { Paper, PaperQuestion } from '../exams/paper';
 import { lateCost, type Lateness } from '../sittings/late';
+import { decidedPercent } from './decided';
+import { passOf } from './pass';
 import type { Boundaries } from './policy';
 
 /** Exact marks by item and slot; null while the answer waits for a person. */
@@ -17,6 +19,8 @@ export interface SectionScore {
   /** Percent of its marks that a pass needs; null when only the whole counts. */
   passPercent: string | null;
   passed: boolean;
+  /** It is below what a pass needs, and the whole makes up for it. */
+  madeUp: boolean;
 }
 
 /** What lateness took, and by how many milliseconds it was late. */
@@ -50,11 +54,6 @@ export interface Score {
   range: number;
   /** For reading: rounded once, by the policy. */
   shown: { marks: string; of: string; percent: string };
-}
-
-/** The percent by which pass, range and grade are decided: exact, or rounded first when the policy says so. */
-export function decidedPercent(percent: Exact, rounding: Rounding): Exact {
-  return rounding.first ? exact(round(percent, rounding.places, rounding.mode)) : percent;
 }
 
 /** The last step whose lower boundary the percent reaches; steps rise from 0. */
@@ -94,23 +93,25 @@ export function score(
 ): Score {
   let waiting = 0;
   let forHints = ZERO;
-  const sections = paper.sections.map(({ id, title, items, marks: of, passPercent }): Omit<SectionScore, 'passed'> => {
-    const marks = sum(
-      items.map((item) => {
-        if (item.dropped) return ZERO;
-        const earned = [...item.worth.keys()].map((slot) => {
-          const value = slotMarks.get(item.id)?.get(slot);
-          if (value === null || value === undefined) waiting += 1;
-          return value ?? ZERO;
-        });
-        const cost = costOfHints(item, hints.get(item.id) ?? 0);
-        forHints = forHints.add(inMeasure(item, cost));
-        const own = sum(earned).sub(cost);
-        return inMeasure(item, item.belowZero ? own : max(ZERO, own));
-      }),
-    );
-    return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
-  });
+  const sections = paper.sections.map(
+    ({ id, title, items, marks: of, passPercent }): Omit<SectionScore, 'passed' | 'madeUp'> => {
+      const marks = sum(
+        items.map((item) => {
+          if (item.dropped) return ZERO;
+          const earned = [...item.worth.keys()].map((slot) => {
+            const value = slotMarks.get(item.id)?.get(slot);
+            if (value === null || value === undefined) waiting += 1;
+            return value ?? ZERO;
+          });
+          const cost = costOfHints(item, hints.get(item.id) ?? 0);
+          forHints = forHints.add(inMeasure(item, cost));
+          const own = sum(earned).sub(cost);
+          return inMeasure(item, item.belowZero ? own : max(ZERO, own));
+        }),
+      );
+      return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
+    },
+  );
   const earned = max(ZERO, sum(sections.map((s) => s.marks)));
   const cost = lateness ? lateCost(lateness, { earned, of: paper.marks }) : ZERO;
   const marks = earned.sub(cost);
@@ -156,19 +157,19 @@ export function meanScore(scores: readonly Score[], policy: Policy): Score {
 }
 
 type Undecided = Omit<Score, 'sections' | 'passed' | 'grade' | 'range' | 'shown'> & {
-  sections: readonly Omit<SectionScore, 'passed'>[];
+  sections: readonly Omit<SectionScore, 'passed' | 'madeUp'>[];
 };
 
 /** Decides pass, grade and range of what was earned. */
 function decided(earned: Undecided, { boundaries, rounding }: Policy): Score {
-  const sections = earned.sections.map((section): SectionScore => {
-    const { percent, passPercent } = section;
-    const passed = passPercent === null || decidedPercent(percent, rounding).compare(exact(passPercent)) >= 0;
-    return { ...section, passed };
+  const passing = passOf(boundaries, rounding, earned.percent, earned.sections);
+  const sections = earned.sections.map((section, i): SectionScore => {
+    const { passPercent = section.passPercent, reached = true, madeUp = false } = passing.sections[i] ?? {};
+    return { ...section, passPercent, passed: reached, madeUp };
   });
   const percent = decidedPercent(earned.percent, rounding);
   const pass = exact(boundaries.passPercent);
-  const passed = percent.compare(pass) >= 0 && sections.every((s) => s.passed);
+  const { passed } = passing;
   const step = (steps: readonly { from: string }[]): number =>
     passed ? stepAt(steps, percent) : stepBelow(steps, percent, pass);
   return {

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { type Advice, adviceFor } from '@/core/analysis/advice';
 import { choiceFigures } from '@/core/analysis/choices';
-import { discrimination, itemFigures } from '@/core/analysis/items';
+import { discrimination, groupSize, itemFigures, thirds, weighedMean } from '@/core/analysis/items';
 import { deviation, mean, median, quantile, skew } from '@/core/analysis/numbers';
 import { alpha, errorOfScore } from '@/core/analysis/reliability';
 import { placedSlots, type Slot } from '@/core/bank/question';
@@ -27,12 +27,16 @@ export interface AnswerByAbility {
   share: number;
   upper: number;
   lower: number;
+  /** The share of the weakest, the middle and the best third that gave it. */
+  byThird: [number, number, number];
   /** The mean share of the marks of the slot that it has earned. */
   earns: number;
 }
 
 export interface AnalysedQuestion {
   item: string;
+  /** In the bank. */
+  question: string;
   number: string;
   label: string;
   /** How many have met it. */
@@ -48,7 +52,12 @@ export interface AnalysedQuestion {
   /** Share of those who left all of it empty. */
   omitted: number;
   advice: Advice[];
-  slots: { letter: string; answers: AnswerByAbility[] }[];
+  slots: {
+    letter: string;
+    answers: AnswerByAbility[];
+    /** Answers that stand on the sheet and nobody gave. */
+    neverGiven: string[];
+  }[];
 }
 
 export interface Analysis {
@@ -72,9 +81,17 @@ const MOST_ANSWERS = 6;
 export async function openAnalysis(ctx: Context, id: string): Promise<Result<Analysis>> {
   const allowed = await inSitting(ctx, 'see results', id);
   if (!allowed.ok) return allowed;
+  const [sitting] = await ctx.db.read.select().from(sittings).where(eq(sittings.id, id));
+  return sitting ? ok(await analyse(ctx, sitting)) : NOT_FOUND;
+}
+
+/** What the answers of a sitting say, whoever asks. */
+export async function analyse(
+  ctx: Pick<Context, 'db' | 'now'>,
+  sitting: typeof sittings.$inferSelect,
+): Promise<Analysis> {
   const { read } = ctx.db;
-  const [sitting] = await read.select().from(sittings).where(eq(sittings.id, id));
-  if (!sitting) return NOT_FOUND;
+  const { id } = sitting;
   const { persons, waiting } = await personsIn(ctx, sitting);
   const marks = byAttempt(await currentMarks(read, { sitting: id }));
   const items = poolQuestions(await poolOfSitting(read, id)).filter(({ dropped }) => !dropped);
@@ -89,7 +106,7 @@ export async function openAnalysis(ctx: Context, id: string): Promise<Result<Ana
     persons.map(({ attempt }) => attempt),
     items.map((item) => item.id),
   );
-  return ok({
+  return {
     sitting: id,
     title: sitting.title,
     persons: persons.length,
@@ -116,6 +133,7 @@ export async function openAnalysis(ctx: Context, id: string): Promise<Result<Ana
       return [
         {
           item: item.id,
+          question: item.source,
           number: item.number,
           label: firstWords(item.question.content, 60),
           persons: met.length,
@@ -124,12 +142,19 @@ export async function openAnalysis(ctx: Context, id: string): Promise<Result<Ana
           upperLower: own ? (parted.get(item.id) ?? 0) / item.marks.valueOf() : null,
           alphaWithout: own?.alphaWithout ?? null,
           omitted,
-          advice: adviceFor({ persons: met.length, facility, withRest, omitted, answers }),
+          advice: adviceFor({
+            persons: met.length,
+            facility,
+            withRest,
+            omitted,
+            answers,
+            neverGiven: slots[0]?.neverGiven ?? [],
+          }),
           slots,
         },
       ];
     }),
-  });
+  };
 }
 
 function spreadOf(percents: readonly number[]): Analysis['spread'] {
@@ -156,6 +181,14 @@ function isEmpty({ question }: PaperQuestion, responses: Readonly<Record<string,
   return placedSlots(question).every(({ id, slot }) => responseTo(slot, responses[id]) === undefined);
 }
 
+/** Of the weakest, the middle and the best third, the share that did something; ties share their places. */
+function sharesByThird(did: readonly boolean[], { upper, lower }: ReturnType<typeof thirds>): [number, number, number] {
+  const values = did.map(Number);
+  const between = values.map((_, p) => Math.max(0, 1 - (upper[p] ?? 0) - (lower[p] ?? 0)));
+  const share = (weights: readonly number[]): number => weighedMean(values, weights) || 0;
+  return [share(lower), share(between), share(upper)];
+}
+
 type Given = Awaited<ReturnType<typeof currentAnswersOf>>;
 type Marks = ReturnType<typeof byAttempt>;
 
@@ -172,6 +205,7 @@ function slotsOf(
     const gists = responses.map((response) => (response === undefined ? '' : kind.gist(slot.setup, response)));
     const worth = item.worth.get(id)?.valueOf() ?? 0;
     const options = [...new Set(gists)];
+    const third = thirds(all, groupSize(all.length, 1 / 3));
     const found = choiceFigures(options, gists, { all, rest: all, share: SHARE }).toSorted(
       (a, b) => b.chosen - a.chosen,
     );
@@ -185,9 +219,16 @@ function slotsOf(
         share,
         upper,
         lower,
+        byThird: sharesByThird(
+          gists.map((gist) => gist === option),
+          third,
+        ),
         earns: worth > 0 ? mean(earned) / worth : 0,
       };
     });
-    return { letter, answers };
+    const neverGiven = (kind.offers?.of(slot.setup) ?? [])
+      .filter((response) => !options.includes(kind.gist(slot.setup, response)))
+      .map((response) => kind.describeResponse(slot.setup, response));
+    return { letter, answers, neverGiven };
   });
 }

@@ -1,21 +1,22 @@
 import { eq } from 'drizzle-orm';
 import { ownResponses, ownSheet } from '@/core/bank/own-names';
 import type { QuestionSheet } from '@/core/bank/sheet';
-import { exact, max, min, shown, stored } from '@/core/base/exact';
+import { exact, shown, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
 import { costOfHints } from '@/core/exams/hints';
-import { type Paper, type PaperQuestion, paperQuestions } from '@/core/exams/paper';
+import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import { both, EVERYTHING, NOTHING, seenAt, seesAnything } from '@/core/exams/sees';
 import type { StudentWords } from '@/core/exams/student-words';
 import { may } from '@/core/people/may';
 import { takesPart } from '@/core/people/participant';
 import { doorState } from '@/core/sittings/entry';
 import { ONCE, type Tries } from '@/core/sittings/tries';
-import { type Boundaries, boundariesSchema, fillIn } from '@/core/results/policy';
+import { type Boundaries, boundariesSchema } from '@/core/results/policy';
+import { readTexts } from '@/core/results/texts';
 import { isOutFor } from '@/core/results/release';
-import { type Score, score, type SectionScore, withChange } from '@/core/results/score';
+import { type Score, score, withChange } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
 import { inSitting } from '../people/courses';
 import { attempts } from '../db/schema/attempts';
@@ -28,6 +29,7 @@ import { currentAnswers, findAttempt } from '../sittings/attempts';
 import { hintsTakenIn } from '../sittings/hints';
 import { ownNames } from '../sittings/own-names';
 import { participantName } from '../people/participants';
+import { dayInWords } from '../people/zone';
 import { paperOf } from '../sittings/pinned';
 import { groupOf, memberChanges, type OfGroup } from './member-marks';
 import { scoresOf, showsSchema } from './results';
@@ -69,7 +71,10 @@ export interface OwnScore {
     /** From 0 to 1. */
     share: number;
     passed: boolean;
+    madeUp: boolean;
     passPercent: string | null;
+    /** What its own range reads; empty where nothing is said of it. */
+    text: string;
   }[];
 }
 
@@ -97,12 +102,13 @@ export interface OwnResult {
   items: ResultQuestion[];
 }
 
-function bySuccess(sections: readonly SectionScore[], pick: typeof max): string {
-  const wanted = sections.map((s) => s.percent).reduce((a, b) => pick(a, b));
-  return sections.find((s) => s.percent.equals(wanted))?.title ?? '';
+interface Texts {
+  whole: string;
+  /** Of a section, by its id. */
+  of: (section: string) => string;
 }
 
-function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText: string): OwnScore {
+function ownScore(score: Score, boundaries: Boundaries, { whole: rangeText, of: textOf }: Texts): OwnScore {
   return {
     ...score.shown,
     passed: score.passed,
@@ -111,13 +117,15 @@ function ownScore(score: Score, paper: Paper, boundaries: Boundaries, rangeText:
     rangeText,
     late: score.late && { cost: stored(score.late.cost), by: score.late.by },
     hints: score.hints.equals(0) ? null : stored(score.hints),
-    sections: score.sections.map((s, i) => ({
+    sections: score.sections.map((s) => ({
       title: s.title,
       marks: shown(s.marks),
       of: shown(s.of),
       share: s.percent.valueOf() / 100,
       passed: s.passed,
-      passPercent: paper.sections[i]?.passPercent ?? null,
+      madeUp: s.madeUp,
+      passPercent: s.passPercent,
+      text: textOf(s.id),
     })),
   };
 }
@@ -154,13 +162,11 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const result = change ? withChange(earned, change, policy) : earned;
   const answers = await currentAnswers(read, attemptId);
   const name = called?.name ?? '';
-  const rangeText = fillIn(boundaries.ranges[result.range]?.text ?? '', {
-    score: result.shown.marks,
-    total: result.shown.of,
-    percent: `${result.shown.percent} %`,
+  const texts = readTexts(result, {
+    boundaries,
+    rounding: plan.rounding,
     name,
-    'weakest section': bySuccess(result.sections, min),
-    'best section': bySuccess(result.sections, max),
+    day: dayInWords(row.releasedAt ?? ctx.now),
   });
   const tells = released || seesAll;
   const [counting] = tells ? await scoresOf(read, row, ctx.now, found.attempt.participant) : [];
@@ -188,7 +194,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     sitting: row.id,
     title: row.title,
     name,
-    score: tells ? ownScore(result, paper, boundaries, rangeText) : null,
+    score: tells ? ownScore(result, boundaries, texts) : null,
     together:
       counting && counting.attempts > 1
         ? {

@@ -1,4 +1,4 @@
-import { and, eq, isNull, min } from 'drizzle-orm';
+import { and, desc, eq, isNull, min, ne } from 'drizzle-orm';
 import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -12,7 +12,7 @@ import { isOutFor } from '@/core/results/release';
 import { score, type Score } from '@/core/results/score';
 import { ONCE } from '@/core/sittings/tries';
 import { type Context, NOT_FOUND, parse } from '../context';
-import { inSitting } from '../people/courses';
+import { inSitting, sittingsFor } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
@@ -129,8 +129,10 @@ export interface ResultRow {
   attempts: number;
   /** What lateness took, exact marks as text; null when nothing was late. */
   late: string | null;
-  /** Exact percent of each section of the paper, by its id. */
-  sections: Record<string, string>;
+  /** Of how many marks, exact as text. */
+  of: string;
+  /** Each section of the paper, by its id; all exact text. */
+  sections: Record<string, { marks: string; of: string; percent: string }>;
 }
 
 export interface Results {
@@ -147,6 +149,8 @@ export interface Results {
   notHandedIn: number;
   /** How many have not begun and can still get in, and until when; null when nobody can. */
   stillOpen: { students: number; until: number } | null;
+  /** When these were read. */
+  now: number;
   releasedAt: number | null;
   /** To which participants alone; null for all. */
   releasedTo: string[] | null;
@@ -210,13 +214,20 @@ export async function readResults(ctx: Pick<Context, 'db' | 'now'>, id: string):
       marks: stored(s.marks),
       percent: stored(s.percent),
       waiting: s.waiting,
-      sections: Object.fromEntries(s.sections.map((section) => [section.id, stored(section.percent)])),
+      of: stored(s.of),
+      sections: Object.fromEntries(
+        s.sections.map(({ id: section, marks, of, percent }) => [
+          section,
+          { marks: stored(marks), of: stored(of), percent: stored(percent) },
+        ]),
+      ),
     })),
     notHandedIn: begun.filter(({ handedInAt }) => handedInAt === null).length,
     stillOpen:
       doorState(sitting, ctx.now) === 'closed'
         ? null
         : { students: Math.max(0, expected - came.size), until: sitting.closesAt },
+    now: ctx.now,
     releasedAt: sitting.releasedAt,
     certificate: sitting.certificate,
     releasedTo: sitting.releasedTo,
@@ -265,4 +276,33 @@ export async function saveBoundaries(
       ? ok({ version: base + 1, savedAt: ctx.now })
       : refuse('changed-elsewhere', { values: { by: '' } });
   });
+}
+
+/** Boundaries of another sitting, to take over. */
+export interface BoundariesElsewhere {
+  id: string;
+  title: string;
+  course: string;
+  opensAt: number;
+  boundaries: Boundaries;
+}
+
+const MOST_ELSEWHERE = 50;
+
+/** Boundaries of the other sittings whose results the actor releases, newest first. */
+export async function boundariesElsewhere(ctx: Context, sitting: string): Promise<BoundariesElsewhere[]> {
+  const rows = await ctx.db.read
+    .select({ sitting: sittings, course: courses.code })
+    .from(sittings)
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    .where(and(ne(sittings.id, sitting), await sittingsFor(ctx, 'release results')))
+    .orderBy(desc(sittings.opensAt))
+    .limit(MOST_ELSEWHERE);
+  return rows.map(({ sitting: { id, title, opensAt, boundaries }, course }) => ({
+    id,
+    title,
+    course,
+    opensAt,
+    boundaries: boundariesSchema.parse(boundaries),
+  }));
 }

@@ -8,6 +8,7 @@ import type { Alike } from '@/server/bank/alike';
 import type { FoundQuestion } from '@/server/bank/search';
 import type { Goal } from '@/server/bank/shelves';
 import type { CourseRow } from '@/server/people/courses';
+import { LifeNote } from './LifeNote';
 import { GiveNow } from '../sittings/GiveNow';
 import { QuestionView } from '../sheet/QuestionView';
 import { plural } from '../words/marks';
@@ -91,6 +92,7 @@ export function Peek({ question, courses, goals }: { question: FoundQuestion; co
               {peek.history.length > 1 && ` · ${plural(peek.history.length, 'revision')}`}
             </p>
           </div>
+          <LifeNote question={question.id} />
           <AlikeNote question={question.id} />
         </>
       )}

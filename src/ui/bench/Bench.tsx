@@ -33,6 +33,7 @@ import { type BenchState, freshSlot, freshSlotId } from './bench-state';
 import { MergeDialog } from './MergeDialog';
 import { PassageSheet } from './PassageSheet';
 import { Pointer } from './Pointer';
+import { LifeNote } from '../bank/LifeNote';
 import { ReviewNote } from './ReviewNote';
 import { RevisionsDialog } from './RevisionsDialog';
 import { SheetEditor } from './SheetEditor';
@@ -295,6 +296,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
                 flush={flush}
                 onDone={() => router.refresh()}
               />
+              <LifeNote question={question.id} />
             </BenchMargin>
           </WordHelpContext>
           <Pointer bench={bench} selected={selected} watch={present} />

@@ -17,8 +17,8 @@ interface Props {
 
 const KEEP_WORDS: Record<Keep['is'], string> = {
   all: 'all count',
-  dropLowest: 'without the lowest',
-  best: 'only the best',
+  dropLowest: 'less the lowest',
+  best: 'the best',
 };
 
 /** Categories, one a row: weight, how its columns are averaged, which of them count, what a pass needs. */
@@ -115,7 +115,7 @@ export function CategoryRows({ book, weights, change }: Props) {
           cell: ({ id, name, passPercent }) =>
             passPercent === null ? (
               <button type="button" className="btn-link-plain" onClick={() => set(id, { passPercent: '50' })}>
-                nothing of its own
+                nothing
               </button>
             ) : (
               <span className="d-flex gap-1 align-items-center">

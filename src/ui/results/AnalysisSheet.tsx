@@ -1,16 +1,14 @@
 import Link from 'next/link';
-import { Fragment } from 'react';
+import type { ReactNode } from 'react';
 import { FEWEST } from '@/core/analysis/advice';
-import type { AnalysedQuestion, Analysis, AnswerByAbility } from '@/server/results/analysis';
+import type { AnalysedQuestion, Analysis } from '@/server/results/analysis';
 import { RowsTable } from '../parts/RowsTable';
-import { TextWithFormulas } from '../sheet/Formula';
-import type { DrawnFormulas } from '../sheet/formulas';
 import { adviceText, figureText, percentText, reliabilityText } from '../words/analysis';
 import { plural } from '../words/marks';
 import './analysis.scss';
 
 /** What the answers of a sitting say about the test and its questions. */
-export function AnalysisSheet({ analysis, drawn }: { analysis: Analysis; drawn: DrawnFormulas }) {
+export function AnalysisSheet({ analysis, children }: { analysis: Analysis; children: ReactNode }) {
   const { sitting, persons, questions } = analysis;
   if (persons === 0)
     return (
@@ -29,7 +27,7 @@ export function AnalysisSheet({ analysis, drawn }: { analysis: Analysis; drawn: 
             {
               head: 'Question',
               cell: ({ item, number, label }) => (
-                <Link href={`/sittings/${sitting}/answers?item=${item}`}>
+                <Link href={`/sittings/${sitting}/analysis/${item}`}>
                   {number}. {label}
                 </Link>
               ),
@@ -48,9 +46,7 @@ export function AnalysisSheet({ analysis, drawn }: { analysis: Analysis; drawn: 
         weakest 27 %. With the rest: how far whoever is good at the others is good at this one, from −1 to 1. Alpha
         without: how reliable the others are alone. Questions that not everybody met have the first figure only.
       </p>
-      {questions.map((question) => (
-        <Answers key={question.item} question={question} drawn={drawn} />
-      ))}
+      {children}
     </div>
   );
 }
@@ -106,41 +102,4 @@ function Looks({ question: { advice, persons } }: { question: AnalysedQuestion }
       {adviceText(one)}
     </span>
   ));
-}
-
-/** What was answered, by the best and by the weakest. */
-function Answers({ question: { number, label, slots }, drawn }: { question: AnalysedQuestion; drawn: DrawnFormulas }) {
-  const told = slots.filter(({ answers }) => answers.length > 1);
-  if (told.length === 0) return null;
-  return (
-    <details className="sheet plain">
-      <summary>
-        {number}. {label}: answers by the best and the weakest
-      </summary>
-      {told.map(({ letter, answers }) => (
-        <Fragment key={letter}>
-          {told.length > 1 && <h3 className="over-title mt-3">Slot {letter}</h3>}
-          <RowsTable
-            rows={answers}
-            keyOf={({ answer }) => answer}
-            columns={[
-              {
-                head: 'Answer',
-                cell: ({ answer }) =>
-                  answer ? <TextWithFormulas text={answer} drawn={drawn} /> : <span className="soft">left empty</span>,
-              },
-              { head: 'Earns', figure: true, cell: ({ earns }) => <Earns earns={earns} /> },
-              { head: 'Given by', figure: true, cell: ({ chosen, share }) => `${chosen} (${percentText(share)})` },
-              { head: 'Of the best', cell: (one: AnswerByAbility) => <Bar share={one.upper} /> },
-              { head: 'Of the weakest', cell: (one: AnswerByAbility) => <Bar share={one.lower} /> },
-            ]}
-          />
-        </Fragment>
-      ))}
-    </details>
-  );
-}
-
-function Earns({ earns }: { earns: number }) {
-  return <span className={earns >= 0.999 ? 'good' : earns <= 0.001 ? 'wrong' : ''}>{percentText(earns)}</span>;
 }

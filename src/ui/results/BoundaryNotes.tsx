@@ -6,6 +6,7 @@ import type { Results } from '@/server/results/results';
 import { findingText } from '../words/findings';
 import { PercentInput } from '../parts/PercentInput';
 import { passes } from './outcome';
+import { SectionBoundaries } from './SectionBoundaries';
 
 interface Props {
   results: Results;
@@ -16,22 +17,19 @@ interface Props {
 /** What the boundaries mean, and what would change if the pass mark moved a little. */
 export function BoundaryNotes({ results, boundaries, change }: Props) {
   const pass = exact(boundaries.passPercent);
-  const count = (percent: string): number => results.rows.filter((r) => passes(r, results, percent)).length;
-  const now = count(boundaries.passPercent);
-  const at = (step: number): { percent: string; difference: number } | null => {
+  const passing = (percent: string) =>
+    results.rows.filter((r) => passes(r, results, percent, boundaries)).map(({ name }) => name);
+  const now = passing(boundaries.passPercent);
+  const moves = [-2, 2].flatMap((step) => {
     const moved = pass.add(step);
-    if (moved.compare(0) < 0 || moved.compare(100) > 0) return null;
-    return { percent: shown(moved, 3), difference: count(shown(moved, 3)) - now };
-  };
-  const said = [at(-2), at(2)]
-    .filter((x) => x !== null)
-    .map(
-      ({ percent, difference }) =>
-        `At ${percent} %: ${difference === 0 ? 'the same' : `${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'}`} pass.`,
-    )
-    .join(' ');
+    if (moved.compare(0) < 0 || moved.compare(100) > 0) return [];
+    const percent = shown(moved, 3);
+    const then = passing(percent);
+    const names = step < 0 ? then.filter((name) => !now.includes(name)) : now.filter((name) => !then.includes(name));
+    return [{ percent, names, more: step < 0 }];
+  });
   const failedBySection = results.rows.filter(
-    (r) => exact(r.percent).compare(pass) >= 0 && !passes(r, results, boundaries.passPercent),
+    (r) => exact(r.percent).compare(pass) >= 0 && !passes(r, results, boundaries.passPercent, boundaries),
   ).length;
   return (
     <aside className="margin" aria-label="Boundaries">
@@ -53,20 +51,25 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
             : `${shown(pass.mul(exact(results.total)).div(100))} of ${results.total} marks.`}{' '}
           Drag the red line, or type it.
         </p>
-        <p className="soft">{said}</p>
+        {moves.map(({ percent, names, more }) =>
+          names.length === 0 ? (
+            <p key={percent} className="soft mb-0">
+              At {percent} %: the same pass.
+            </p>
+          ) : (
+            <details key={percent} className="soft">
+              <summary>
+                At {percent} %: {names.length} {more ? 'more' : 'fewer'} pass.
+              </summary>
+              {names.join(', ')}
+            </details>
+          ),
+        )}
         <p>
           <Link href={`/sittings/${results.sitting}/pass-mark`}>Judges, reasons, history</Link>
         </p>
       </div>
-      {results.sections.some((s) => s.passPercent !== null) && (
-        <div className="note">
-          <h3>Each section too</h3>
-          {results.sections.map(
-            (s, i) => s.passPercent !== null && <p key={i}>{`${s.title} at ${s.passPercent} %`}</p>,
-          )}
-          <p className="soft">{failedBySection} pass the whole but not a section.</p>
-        </div>
-      )}
+      <SectionBoundaries results={results} boundaries={boundaries} missed={failedBySection} change={change} />
       <div className="note">
         <h3>
           Feedback ranges <span className="end">{boundaries.ranges.length}</span>

@@ -6,7 +6,7 @@ import { type Aspect, ASPECTS, seenAt } from '@/core/exams/sees';
 import type { Refusal } from '@/core/base/result';
 import type { Results, Shows } from '@/server/results/results';
 import { plural } from '../words/marks';
-import { dayAndTime, forField, fromField } from '../words/time';
+import { dayAndTime, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
@@ -105,7 +105,6 @@ export function Release({ results, passed, zone, onClose }: Props) {
                 type="datetime-local"
                 className="form-control w-auto"
                 aria-label="At"
-                min={forField(Date.now(), zone)}
                 value={at}
                 onChange={(e) => setAt(e.target.value)}
               />

@@ -168,7 +168,7 @@ function SectionProfile({ sections }: { sections: OwnScore['sections'] }) {
   return (
     <table className="section-profile mt-3">
       <tbody>
-        {sections.map(({ title, marks, of, share, passed, passPercent }) => (
+        {sections.map(({ title, marks, of, share, passed, madeUp, passPercent, text }) => (
           <tr key={title}>
             <th scope="row">{title}</th>
             <td aria-hidden="true">
@@ -179,7 +179,14 @@ function SectionProfile({ sections }: { sections: OwnScore['sections'] }) {
             <td className="num">
               {marks} of {of}
             </td>
-            <td>{passed ? '' : <span className="wrong">not the {passPercent} % it needs</span>}</td>
+            <td>
+              {!passed && (
+                <span className={madeUp ? 'soft' : 'wrong'}>
+                  not the {passPercent} % it needs{madeUp && ', made up for by the whole'}
+                </span>
+              )}
+              {text && <span className="d-block">{text}</span>}
+            </td>
           </tr>
         ))}
       </tbody>

@@ -20,8 +20,10 @@ import { BoundaryNotes } from './BoundaryNotes';
 import { CertificateDialog } from './CertificateDialog';
 import { countByRange, gradeOf, passes } from './outcome';
 import { RangeTable } from './RangeTable';
+import { ReadAs } from './ReadAs';
 import { Release } from './Release';
 import { type Boundary, ScoreLine } from './ScoreLine';
+import { TakeOver } from './TakeOver';
 
 /** A boundary as text: at most three decimals, so that dragging and typing write the same. */
 const asText = (percent: number): string => String(Math.round(percent * 1000) / 1000);
@@ -53,7 +55,7 @@ export function ResultsDesk({ results, zone, asking }: Props) {
 
   const percents = useMemo(() => results.rows.map((r) => exact(r.percent).valueOf()), [results.rows]);
   const figures = spread(percents);
-  const passed = results.rows.filter((r) => passes(r, results, present.passPercent)).length;
+  const passed = results.rows.filter((r) => passes(r, results, present.passPercent, present)).length;
   const waiting = results.rows.reduce((n, r) => n + r.waiting, 0);
   const findings = boundariesReadiness(present);
   const one = (value: number): string => value.toFixed(1);
@@ -117,6 +119,9 @@ export function ResultsDesk({ results, zone, asking }: Props) {
         <Link className="btn btn-quiet" href={`/sittings/${results.sitting}/analysis`}>
           Analysis
         </Link>
+        <a className="btn btn-quiet" href={`/sittings/${results.sitting}/results/export`} download>
+          Spreadsheet
+        </a>
         <UndoRedo {...history} />
         <Button variant="quiet" aria-haspopup="dialog" onClick={() => setOpen('certificate')}>
           Certificate…
@@ -196,6 +201,8 @@ export function ResultsDesk({ results, zone, asking }: Props) {
               findings={findings}
               change={change}
             />
+            <ReadAs results={results} boundaries={present} />
+            <TakeOver sitting={results.sitting} change={change} />
           </div>
           {results.rows.length > 0 && (
             <div className="list-sheet scroll-x">
@@ -216,7 +223,7 @@ export function ResultsDesk({ results, zone, asking }: Props) {
                 </thead>
                 <tbody>
                   {results.rows.map((r) => {
-                    const pass = passes(r, results, present.passPercent);
+                    const pass = passes(r, results, present.passPercent, present);
                     return (
                       <tr key={r.attempt}>
                         <td dir="auto">

@@ -1,26 +1,36 @@
 import { exact } from '@/core/base/exact';
 import type { Boundaries } from '@/core/results/policy';
-import { decidedPercent, stepAt, stepBelow } from '@/core/results/score';
+import { passOf } from '@/core/results/pass';
+import { decidedPercent } from '@/core/results/decided';
+import { stepAt, stepBelow } from '@/core/results/score';
 import type { Results, ResultRow } from '@/server/results/results';
 
 /** Whether a student passes with these boundaries, sections included. */
-export function passes(row: ResultRow, results: Results, passPercent: string): boolean {
-  const sectionsPass = results.sections.every(({ id, passPercent: asked }) => {
-    const percent = row.sections[id];
-    // A section that was not on the student's paper asks nothing of them.
-    if (asked === null || percent === undefined) return true;
-    return decidedPercent(exact(percent), results.rounding).compare(exact(asked)) >= 0;
+export function passes(
+  row: ResultRow,
+  results: Results,
+  passPercent: string,
+  boundaries: Boundaries = results.boundaries,
+): boolean {
+  // A section that was not on the student's paper asks nothing of them.
+  const sections = results.sections.flatMap(({ id, passPercent: asked }) => {
+    const own = row.sections[id];
+    return own ? [{ id, percent: exact(own.percent), passPercent: asked }] : [];
   });
-  return sectionsPass && decidedPercent(exact(row.percent), results.rounding).compare(exact(passPercent)) >= 0;
+  return passOf({ ...boundaries, passPercent }, results.rounding, exact(row.percent), sections).passed;
 }
 
 /** Which range or grade a student is in with these boundaries. */
 function stepOf(row: ResultRow, results: Results, boundaries: Boundaries, steps: readonly { from: string }[]): number {
   const decided = decidedPercent(exact(row.percent), results.rounding);
-  return passes(row, results, boundaries.passPercent)
+  return passes(row, results, boundaries.passPercent, boundaries)
     ? stepAt(steps, decided)
     : stepBelow(steps, decided, exact(boundaries.passPercent));
 }
+
+/** Which range a student is in. */
+export const rangeOf = (row: ResultRow, results: Results, boundaries: Boundaries): number =>
+  stepOf(row, results, boundaries, boundaries.ranges);
 
 export function gradeOf(row: ResultRow, results: Results, boundaries: Boundaries): string {
   return boundaries.grades[stepOf(row, results, boundaries, boundaries.grades)]?.grade ?? '';
@@ -30,7 +40,7 @@ export function gradeOf(row: ResultRow, results: Results, boundaries: Boundaries
 export function countByRange(results: Results, boundaries: Boundaries): number[] {
   const counts = boundaries.ranges.map(() => 0);
   for (const row of results.rows) {
-    const at = stepOf(row, results, boundaries, boundaries.ranges);
+    const at = rangeOf(row, results, boundaries);
     counts[at] = (counts[at] ?? 0) + 1;
   }
   return counts;

@@ -7,6 +7,9 @@ export const percentText = (share: number): string => `${Math.round(100 * share)
 export const figureText = (figure: number | null): string =>
   figure === null ? '–' : figure.toFixed(2).replace('-', '−');
 
+/** Answers in quotation marks, one after the other. */
+const listed = (answers: readonly string[]): string => answers.map((one) => `“${one}”`).join(' or ');
+
 /** What is worth a look at a question, as a sentence. */
 export function adviceText(advice: Advice): string {
   switch (advice.is) {
@@ -16,6 +19,8 @@ export function adviceText(advice: Advice): string {
       return 'Who is better at the rest is worse at this one: is it asked, and marked, as it is meant?';
     case 'tells-little':
       return 'It hardly tells the better from the weaker.';
+    case 'never-given':
+      return `Nobody chose ${listed(advice.answers)}: ${advice.answers.length === 1 ? 'it leads' : 'they lead'} nobody astray.`;
     case 'hard':
       return 'Hardly anybody has it.';
     case 'easy':

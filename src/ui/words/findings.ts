@@ -39,6 +39,7 @@ const SENTENCES: Record<string, FindingSentence> = {
   'weights-not-hundred': (v) => `The weights add up to ${v.sum}, not to 100. They count in proportion.`,
   'category-empty': () => 'Nothing in it counts; its weight is shared among the others.',
   'category-only-extra': () => 'All its columns come on top of nothing; it needs one that does not.',
+  'section-ranges-order': () => 'The ranges of a section do not rise from 0.',
   'draw-too-few': (v) =>
     `Section ${v.section} draws ${v.take} of ${v.of}: there are not so many. Add questions or draw fewer.`,
   'draw-difficulty-differs': (v) =>

@@ -49,6 +49,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'marks-not-seen': () => 'You cannot see marks of this question, so there is nothing to ask about yet.',
   'asked-already': () => 'You have asked about this already; the answer comes here.',
   'answered-already': () => 'A colleague has answered meanwhile. Load the page again.',
+  'section-ranges-order': () => 'The ranges of a section do not rise from 0.',
   'nobody-judged': () => 'No judge is done with this round yet.',
   'round-over': () => 'Another round has begun. Load the page again; what you said before stands in it.',
   'judgements-missing': (v) => `${v.count === 1 ? 'One answer is' : `${v.count} answers are`} still missing.`,

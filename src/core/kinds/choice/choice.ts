@@ -133,7 +133,7 @@ function tryouts({ options, several }: ChoiceSetup): ChoiceResponse[] {
 }
 
 export const choice: KindWith<
-  'marked' | 'typed' | 'parts' | 'media' | 'lettered',
+  'marked' | 'typed' | 'parts' | 'media' | 'lettered' | 'offers',
   ChoiceSetup,
   ChoiceSheet,
   ChoiceResponse
@@ -142,6 +142,7 @@ export const choice: KindWith<
   placement: 'block',
   setup: { name: 'choice setup', version: 1, schema: setup, migrations: [] },
   response: { name: 'choice response', version: 1, schema: response, migrations: [] },
+  offers: { of: ({ options, several }) => (several ? [] : options.map(({ id }) => ({ chosen: [id] }))) },
   accepts({ options, several, most }, { chosen }) {
     const known = new Set(options.map((o) => o.id));
     const least = new Set(chosen).size === chosen.length && chosen.every((id) => known.has(id));

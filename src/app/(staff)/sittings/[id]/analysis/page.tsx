@@ -2,18 +2,27 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { openAnalysis } from '@/server/results/analysis';
+import { openDeeper } from '@/server/results/deeper';
 import { Strip } from '@/ui/frame/Strip';
 import { AnalysisSheet } from '@/ui/results/AnalysisSheet';
-import { drawTextFormulas } from '@/ui/sheet/formulas';
+import { DeeperSheet } from '@/ui/results/DeeperSheet';
 import { plural } from '@/ui/words/marks';
 
 export const metadata: Metadata = { title: 'Analysis' };
 
-export default async function AnalysisPage({ params }: { params: Promise<{ id: string }> }) {
-  const opened = await openAnalysis(await staffContext(), (await params).id);
-  if (!opened.ok) notFound();
-  const { sitting, title, persons, waiting, questions } = opened.value;
-  const answers = questions.flatMap(({ slots }) => slots.flatMap((slot) => slot.answers.map(({ answer }) => answer)));
+interface Props {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ group?: string | string[] }>;
+}
+
+export default async function AnalysisPage({ params, searchParams }: Props) {
+  const ctx = await staffContext();
+  const { id } = await params;
+  const { group } = await searchParams;
+  const opened = await openAnalysis(ctx, id);
+  const deeper = await openDeeper(ctx, id, typeof group === 'string' ? group : null);
+  if (!opened.ok || !deeper.ok) notFound();
+  const { sitting, title, persons, waiting } = opened.value;
   return (
     <>
       <Strip
@@ -26,7 +35,9 @@ export default async function AnalysisPage({ params }: { params: Promise<{ id: s
             : undefined
         }
       />
-      <AnalysisSheet analysis={opened.value} drawn={drawTextFormulas(answers.join(' '))} />
+      <AnalysisSheet analysis={opened.value}>
+        <DeeperSheet sitting={sitting} deeper={deeper.value} />
+      </AnalysisSheet>
     </>
   );
 }

@@ -1,0 +1,99 @@
+import { describe, expect, it } from 'vitest';
+import { exact } from '../base/exact';
+import { askedOf, passOf } from './pass';
+import { type Boundaries, boundariesReadiness } from './policy';
+import { readTexts, toldOf } from './texts';
+
+const rounding = { mode: 'half_up' as const, places: 0, first: false };
+const boundaries: Boundaries = {
+  version: 1,
+  passPercent: '50',
+  ranges: [
+    { from: '0', text: '[percent], [to the next range] short. [weakest section]' },
+    { from: '60', text: '[name]: [score] of [total] on [date]; [to the next range] more' },
+  ],
+  grades: [],
+};
+const section = (id: string, percent: string, passPercent: string | null = null) => ({
+  id,
+  percent: exact(percent),
+  passPercent,
+});
+const passes = (more: Partial<Boundaries>, whole: string, ...sections: ReturnType<typeof section>[]) =>
+  passOf({ ...boundaries, ...more }, rounding, exact(whole), sections);
+
+describe('passing', () => {
+  it('asks the whole, and each section that has a pass mark by the exam or by the boundaries', () => {
+    expect(passes({}, '50', section('a', '0')).passed).toBe(true);
+    expect(passes({}, '499/10', section('a', '100')).passed).toBe(false);
+    expect(passes({}, '90', section('a', '39', '40')).passed).toBe(false);
+    const own = (passPercent: string | null) => ({ sections: [{ section: 'a', passPercent, ranges: [] }] });
+    expect(passes(own('30'), '90', section('a', '39', '40')).passed).toBe(true);
+    expect(passes(own(null), '90', section('a', '0', '40')).passed).toBe(true);
+    expect(passes(own('60'), '90', section('a', '59')).sections).toEqual([
+      { passPercent: '60', reached: false, madeUp: false },
+    ]);
+    // Texts alone change no pass mark.
+    const texts = { ...boundaries, sections: [{ section: 'a', ranges: [] }] };
+    expect(askedOf(texts, { id: 'a', passPercent: '40' })).toBe('40');
+  });
+
+  it('lets the whole make up for as many sections, as little short, as the rule says', () => {
+    const rule = { compensation: { sections: 1, by: '5', whole: '60' } };
+    const short = section('a', '35', '40');
+    expect(passes(rule, '60', short)).toEqual({
+      passed: true,
+      sections: [{ passPercent: '40', reached: false, madeUp: true }],
+    });
+    expect(passes(rule, '599/10', short).passed).toBe(false);
+    expect(passes(rule, '60', section('a', '349/10', '40')).passed).toBe(false);
+    expect(passes(rule, '60', short, section('b', '39', '40')).passed).toBe(false);
+    expect(passes(rule, '60', short, section('b', '40', '40')).passed).toBe(true);
+    expect(passes({ ...rule, passPercent: '70' }, '65', short).passed).toBe(false);
+  });
+});
+
+describe('what students read', () => {
+  const row = {
+    marks: '11',
+    of: '20',
+    percent: '55',
+    sections: { a: { marks: '3', of: '10', percent: '30' }, b: { marks: '8', of: '10', percent: '80' } },
+  };
+  const titles = [
+    { id: 'a', title: 'Rotor' },
+    { id: 'b', title: 'Site' },
+    { id: 'c', title: 'Not theirs' },
+  ];
+  const read = (range: number, more: Partial<Boundaries> = {}) =>
+    readTexts(toldOf(row, titles, range), {
+      boundaries: { ...boundaries, ...more },
+      rounding,
+      name: 'Ravi',
+      day: '3 May',
+    });
+
+  it('fills in what is short of the next range, and nothing above the last', () => {
+    expect(read(0).whole).toBe('55 %, 5 % short. Rotor');
+    expect(read(1).whole).toBe('Ravi: 11 of 20 on 3 May; 0 % more');
+  });
+
+  it('says of a section what its own range reads', () => {
+    const sections = [
+      {
+        section: 'a',
+        ranges: [
+          { from: '0', text: '[score] of [total] in this' },
+          { from: '50', text: 'well' },
+        ],
+      },
+      { section: 'c', ranges: [{ from: '0', text: 'never read' }] },
+    ];
+    const texts = read(0, { sections });
+    expect([texts.of('a'), texts.of('b'), texts.of('c')]).toEqual(['3 of 10 in this', '', '']);
+    const turned = [{ section: 'a', ranges: [{ from: '10', text: '' }] }];
+    expect(boundariesReadiness({ ...boundaries, sections: turned })).toContainEqual(
+      expect.objectContaining({ code: 'section-ranges-order', weight: 'stops' }),
+    );
+  });
+});

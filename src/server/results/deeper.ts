@@ -1,0 +1,323 @@
+import { and, eq, isNotNull, ne } from 'drizzle-orm';
+import { type AlikePair, alikeWrong } from '@/core/analysis/alike-wrong';
+import { type Apart, apart } from '@/core/analysis/compare';
+import { type DifferentlyFigures, differently, inBands, sizeOf } from '@/core/analysis/differently';
+import { correlation, mean, sum } from '@/core/analysis/numbers';
+import { rasch, type RaschItem } from '@/core/analysis/rasch';
+import { alpha } from '@/core/analysis/reliability';
+import { placedSlots } from '@/core/bank/question';
+import { exact } from '@/core/base/exact';
+import { ok, type Result } from '@/core/base/result';
+import { firstWords } from '@/core/content/plain';
+import type { PaperQuestion } from '@/core/exams/paper';
+import { poolQuestions } from '@/core/exams/pool';
+import { kindOf } from '@/core/kinds/registry';
+import { readResponse } from '@/core/kinds/response';
+import { boundariesSchema } from '@/core/results/policy';
+import { type Context, NOT_FOUND } from '../context';
+import { attempts } from '../db/schema/attempts';
+import { sittings } from '../db/schema/exams';
+import { groups } from '../db/schema/people';
+import { byAttempt, currentMarks } from '../marking/current-marks';
+import { inSitting } from '../people/courses';
+import { membersBehind } from '../people/participants';
+import { traitsInCourse } from '../people/traits';
+import { currentAnswersOf } from '../sittings/attempts';
+import { poolOfSitting } from '../sittings/pinned';
+import { type Person, personsIn } from './persons';
+import { scoresOf } from './results';
+
+/** A question of the sitting, as it is named in figures. */
+export interface Named {
+  item: string;
+  number: string;
+  label: string;
+}
+
+/** Difficulties on one scale, or why there are none. */
+export type OnScale =
+  | {
+      is: 'found';
+      persons: number;
+      items: (Named &
+        RaschItem)[] /** How many persons have each ability, in logits; those with nothing or all are not on the scale. */;
+      abilities: { ability: number; persons: number }[];
+    }
+  | { is: 'few-persons'; persons: number; least: number }
+  | { is: 'few-questions'; questions: number; least: number }
+  | { is: 'no-estimate' };
+
+/** Two groups beside each other. */
+export interface Grouped {
+  id: string;
+  name: string;
+  sizes: [number, number];
+  means: [number, number];
+  apart: Apart | null;
+  /** Questions that are answered differently by persons of the same score: B and C. */
+  differing: (Named & DifferentlyFigures & { size: 'B' | 'C' })[];
+  /** How many questions could be compared. */
+  compared: number;
+}
+
+export interface Deeper {
+  scale: OnScale;
+  groupings: { id: string; name: string }[];
+  grouped: Grouped | null;
+  alike: (Omit<AlikePair, 'persons'> & { who: { attempt: string; name: string }[] })[];
+  sections: { titles: string[]; correlations: (number | null)[][] } | null;
+  /** Minutes used against the score; null where they do not differ. */
+  time: { minutes: number; withScore: number | null } | null;
+  /** How surely passing is decided (Livingston's k² with alpha), at the pass mark that stands; null where nothing can be said. */
+  decision: { passPercent: string; sureness: number } | null;
+  earlier: { sitting: string; title: string; opensAt: number; persons: number; mean: number }[];
+}
+
+/** With fewer, difficulties by themselves would be guesses; common practice, no source. */
+const [FEWEST_PERSONS, FEWEST_QUESTIONS] = [50, 5];
+/** Groups are compared from so many persons in each on. */
+const FEWEST_IN_GROUP = 10;
+/** So many earlier sittings of the same exam are looked at. */
+const MOST_EARLIER = 6;
+/** Persons of nearly the same score are compared: so many bands of it. */
+const BANDS = 5;
+const SIZES = ['B', 'C'] as const;
+
+/** What an analysis says beyond the questions one by one; compares the groups of `grouping`, where there is such a grouping. */
+export async function openDeeper(ctx: Context, id: string, grouping: string | null): Promise<Result<Deeper>> {
+  const allowed = await inSitting(ctx, 'see results', id);
+  if (!allowed.ok) return allowed;
+  const { read } = ctx.db;
+  const [sitting] = await read.select().from(sittings).where(eq(sittings.id, id));
+  if (!sitting) return NOT_FOUND;
+  const { persons } = await personsIn(ctx, sitting);
+  const items = poolQuestions(await poolOfSitting(read, id)).filter(({ dropped }) => !dropped);
+  const common = items.filter((item) => persons.length > 0 && persons.every(({ shares }) => shares.has(item.id)));
+  const scored = await scoresOf(read, sitting, ctx.now);
+  const scores = persons.map(({ shares }) => common.map((item) => (shares.get(item.id) ?? 0) * item.marks.valueOf()));
+  const found = await groupingsOf(ctx, sitting, persons);
+  const chosen = found.find((one) => one.id === grouping);
+  const names = new Map(scored.map(({ attempt, name }) => [attempt, name]));
+  return ok({
+    scale: onScale(common, persons),
+    groupings: found.map(({ id: key, name }) => ({ id: key, name })),
+    grouped: chosen ? compared(chosen, common, persons) : null,
+    alike: (await alikeIn(ctx, items, persons)).map(({ persons: pair, ...figures }) => ({
+      ...figures,
+      who: pair.map((p) => ({ attempt: persons[p]?.attempt ?? '', name: names.get(persons[p]?.attempt ?? '') ?? '' })),
+    })),
+    sections: sectionsOf(scored.map(({ score }) => score.sections)),
+    time: await timeOf(ctx, id, persons),
+    decision: decisionOf(scores, common, boundariesSchema.parse(sitting.boundaries).passPercent),
+    earlier: await earlierOf(ctx, sitting),
+  });
+}
+
+const named = ({ id, number, question }: PaperQuestion): Named => ({
+  item: id,
+  number,
+  label: firstWords(question.content, 60),
+});
+
+/** Right where at least half of the marks were earned. */
+const isRight = (share: number | undefined): 0 | 1 => ((share ?? 0) >= 0.5 ? 1 : 0);
+
+function onScale(common: readonly PaperQuestion[], persons: readonly Person[]): OnScale {
+  if (persons.length < FEWEST_PERSONS) return { is: 'few-persons', persons: persons.length, least: FEWEST_PERSONS };
+  const right = persons.map(({ shares }) => common.map(({ id }) => isRight(shares.get(id))));
+  // A question that all had right, or none, tells nothing of where it lies.
+  const telling = common.flatMap((item, i) => {
+    const count = sum(right.map((row) => row[i] ?? 0));
+    return count > 0 && count < persons.length ? [{ item, i }] : [];
+  });
+  if (telling.length < FEWEST_QUESTIONS)
+    return { is: 'few-questions', questions: telling.length, least: FEWEST_QUESTIONS };
+  const matrix = right.map((row) => telling.map(({ i }) => row[i] ?? 0));
+  const found = rasch(matrix);
+  if (!found) return { is: 'no-estimate' };
+  const totals = matrix.map((row) => sum(row));
+  return {
+    is: 'found',
+    persons: totals.filter((total) => total > 0 && total < telling.length).length,
+    items: telling.flatMap(({ item }, i) => {
+      const own = found.items[i];
+      return own ? [{ ...named(item), ...own }] : [];
+    }),
+    abilities: found.abilities.map((ability, i) => ({
+      ability,
+      persons: totals.filter((total) => total === i + 1).length,
+    })),
+  };
+}
+
+interface Grouping {
+  id: string;
+  name: string;
+  /** Of each person, whether they are in it. */
+  inside: boolean[];
+}
+
+/** How persons can be parted: by subjects and groups of the course, and by extra time; where both parts are large enough. */
+async function groupingsOf(
+  { db: { read } }: Context,
+  sitting: typeof sittings.$inferSelect,
+  persons: readonly Person[],
+): Promise<Grouping[]> {
+  const traits = await traitsInCourse(read, sitting.course);
+  const behind = await membersBehind(
+    read,
+    persons.map(({ participant }) => participant),
+  );
+  const own = persons.map(({ participant }) =>
+    (behind.get(participant) ?? []).flatMap((member) => traits.get(member) ?? []),
+  );
+  const rows = await read
+    .select({ id: attempts.id, extra: attempts.extraTimePercent })
+    .from(attempts)
+    .where(eq(attempts.sitting, sitting.id));
+  const extra = new Map(rows.map(({ id, extra: percent }) => [id, percent > 0]));
+  const known = await read.select().from(groups).where(eq(groups.course, sitting.course));
+  const subjects = [...new Set(own.flatMap((all) => all.flatMap((one) => one.subjects)))].toSorted();
+  const all: Grouping[] = [
+    ...subjects.map((subject) => ({
+      id: `subject ${subject}`,
+      name: subject,
+      inside: own.map((traitsOf) => traitsOf.some((one) => one.subjects.includes(subject))),
+    })),
+    ...known.map(({ id, name }) => ({
+      id: `group ${id}`,
+      name,
+      inside: own.map((traitsOf) => traitsOf.some((one) => one.groups.includes(id))),
+    })),
+    { id: 'extra time', name: 'extra time', inside: persons.map(({ attempt }) => extra.get(attempt) ?? false) },
+  ];
+  return all.filter(({ inside }) => {
+    const count = inside.filter(Boolean).length;
+    return count >= FEWEST_IN_GROUP && inside.length - count >= FEWEST_IN_GROUP;
+  });
+}
+
+function compared(
+  { id, name, inside }: Grouping,
+  common: readonly PaperQuestion[],
+  persons: readonly Person[],
+): Grouped {
+  const percents = (is: boolean): number[] => persons.flatMap(({ percent }, p) => (inside[p] === is ? [percent] : []));
+  const [first, second] = [percents(true), percents(false)];
+  const right = persons.map(({ shares }) => common.map((item) => isRight(shares.get(item.id))));
+  const totals = inBands(
+    right.map((row) => sum(row)),
+    BANDS,
+  );
+  const figures = common.map((item, i) => ({
+    item,
+    found: differently(
+      right.map((row) => row[i] ?? 0),
+      inside,
+      totals,
+    ),
+  }));
+  return {
+    id,
+    name,
+    sizes: [first.length, second.length],
+    means: [mean(first), mean(second)],
+    apart: apart(first, second),
+    compared: figures.filter(({ found }) => found !== null).length,
+    differing: figures.flatMap(({ item, found }) => {
+      const size = found && SIZES.find((one) => one === sizeOf(found));
+      return found && size ? [{ ...named(item), ...found, size }] : [];
+    }),
+  };
+}
+
+/** Pairs of scripts with the same wrong answers, by what each answer comes to. */
+async function alikeIn(
+  { db: { read } }: Context,
+  items: readonly PaperQuestion[],
+  persons: readonly Person[],
+): Promise<AlikePair[]> {
+  const slots = items.flatMap((item) =>
+    // What varies is another question for each.
+    item.question.vary ? [] : placedSlots(item.question).map(({ id, slot }) => ({ item, id, slot })),
+  );
+  const ids = persons.map(({ attempt }) => attempt);
+  const given = await currentAnswersOf(
+    read,
+    ids,
+    items.map(({ id }) => id),
+  );
+  const marks = byAttempt(await currentMarks(read, { attempts: ids }));
+  return alikeWrong(
+    persons.map(({ attempt }) =>
+      slots.map(({ item, id, slot }) => {
+        const earned = marks.get(attempt)?.get(item.id)?.get(id);
+        if (!earned?.equals(0)) return null;
+        const kind = kindOf(slot.kind);
+        const response = readResponse(kind, given.get(attempt)?.[item.id]?.[id]);
+        return response && !kind.blank(response.response) ? kind.gist(slot.setup, response.response) : null;
+      }),
+    ),
+  );
+}
+
+type Sections = readonly { id: string; title: string; percent: { valueOf: () => number } }[];
+
+/** How sections that everybody had go together. */
+function sectionsOf(all: readonly Sections[]): Deeper['sections'] {
+  const [first = []] = all;
+  const common = first.filter(({ id }) => all.every((own) => own.some((one) => one.id === id)));
+  if (common.length < 2 || all.length < 3) return null;
+  const columns = common.map(({ id }) => all.map((own) => own.find((one) => one.id === id)?.percent.valueOf() ?? 0));
+  return {
+    titles: common.map(({ title }) => title),
+    correlations: columns.map((a) => columns.map((b) => correlation(a, b))),
+  };
+}
+
+async function timeOf({ db: { read } }: Context, id: string, persons: readonly Person[]): Promise<Deeper['time']> {
+  const rows = await read
+    .select({ id: attempts.id, from: attempts.startedAt, to: attempts.handedInAt })
+    .from(attempts)
+    .where(and(eq(attempts.sitting, id), isNotNull(attempts.handedInAt)));
+  const minutes = new Map(rows.map(({ id: attempt, from, to }) => [attempt, ((to ?? from) - from) / 60_000]));
+  const used = persons.map(({ attempt }) => minutes.get(attempt) ?? 0);
+  if (used.length === 0) return null;
+  const percents = persons.map(({ percent }) => percent);
+  return { minutes: mean(used), withScore: correlation(used, percents) };
+}
+
+/** Livingston's k² = (α·s² + (mean − cut)²)/(s² + (mean − cut)²), in marks of what everybody met. */
+function decisionOf(
+  scores: readonly (readonly number[])[],
+  common: readonly PaperQuestion[],
+  passPercent: string,
+): Deeper['decision'] {
+  const whole = alpha(scores);
+  if (whole === null) return null;
+  const totals = scores.map((row) => sum(row));
+  const middle = mean(totals);
+  const spread = mean(totals.map((x) => (x - middle) ** 2));
+  const cut = (exact(passPercent).valueOf() / 100) * sum(common.map(({ marks }) => marks.valueOf()));
+  const away = (middle - cut) ** 2;
+  return { passPercent, sureness: (whole * spread + away) / (spread + away) };
+}
+
+/** Other sittings of the same exam, the newest first. */
+async function earlierOf(ctx: Context, sitting: typeof sittings.$inferSelect): Promise<Deeper['earlier']> {
+  if (sitting.exam === null) return [];
+  const others = await ctx.db.read
+    .select()
+    .from(sittings)
+    .where(and(eq(sittings.exam, sitting.exam), ne(sittings.id, sitting.id)));
+  const found: Deeper['earlier'] = [];
+  for (const other of others.toSorted((a, b) => b.opensAt - a.opensAt).slice(0, MOST_EARLIER)) {
+    if (!(await inSitting(ctx, 'see results', other.id)).ok) continue;
+    const scored = await scoresOf(ctx.db.read, other, ctx.now);
+    if (scored.length === 0) continue;
+    const { id, title, opensAt } = other;
+    const percents = scored.map(({ score }) => score.percent.valueOf());
+    found.push({ sitting: id, title, opensAt, persons: scored.length, mean: mean(percents) });
+  }
+  return found;
+}

@@ -1,0 +1,85 @@
+import { desc, eq, sql } from 'drizzle-orm';
+import { median, sum } from '@/core/analysis/numbers';
+import { ok, type Result } from '@/core/base/result';
+import { type Context, FORBIDDEN } from '../context';
+import { questionTimes } from '../db/schema/attempts';
+import { questions } from '../db/schema/bank';
+import { courses } from '../db/schema/people';
+import { sittings } from '../db/schema/exams';
+import { visibleBanks } from '../bank/access';
+import { inSitting } from '../people/courses';
+import { type AnalysedQuestion, analyse } from './analysis';
+
+/** How a question did in one sitting. */
+export interface LifeAt {
+  sitting: string;
+  title: string;
+  course: string;
+  at: number;
+  /** Whether whoever asks may open the sitting's analysis. */
+  opens: boolean;
+  persons: number;
+  facility: number;
+  withRest: number | null;
+  omitted: number;
+  advice: AnalysedQuestion['advice'];
+}
+
+export interface QuestionLife {
+  sittings: LifeAt[];
+  /** Over all of them; null before it was met. */
+  overall: {
+    persons: number;
+    facility: number /** Median seconds at it; null where nobody's are known. */;
+    seconds: number | null;
+  } | null;
+}
+
+/** With fewer persons, what somebody did could be told from the figures by who does not know the course. */
+const FEWEST_FOR_OTHERS = 5;
+/** So many sittings are looked at, the newest first. */
+const MOST_SITTINGS = 12;
+
+/** How a question of the bank has done in the sittings that it was in, for whoever sees it there. */
+export async function lifeOfQuestion(ctx: Context, question: string): Promise<Result<QuestionLife>> {
+  const { read } = ctx.db;
+  const [row] = await read.select({ bank: questions.bank }).from(questions).where(eq(questions.id, question));
+  if (!row || !(await visibleBanks(ctx)).some(({ id }) => id === row.bank)) return FORBIDDEN;
+  const times = await read
+    .select({ seconds: questionTimes.seconds })
+    .from(questionTimes)
+    .where(eq(questionTimes.question, question));
+  const held = await read
+    .select({ sitting: sittings, course: courses.code })
+    .from(sittings)
+    .innerJoin(courses, eq(courses.id, sittings.course))
+    // Its id stands nowhere in a plan but where it is placed.
+    .where(sql`instr(${sittings.plan}, ${question}) > 0`)
+    .orderBy(desc(sittings.opensAt))
+    .limit(MOST_SITTINGS);
+  const found: LifeAt[] = [];
+  for (const { sitting, course } of held) {
+    const opens = (await inSitting(ctx, 'see results', sitting.id)).ok;
+    const { questions: analysed } = await analyse(ctx, sitting);
+    for (const { persons, facility, withRest, omitted, advice } of analysed.filter(
+      (one) => one.question === question,
+    )) {
+      if (!opens && persons < FEWEST_FOR_OTHERS) continue;
+      const { id, title, opensAt: at } = sitting;
+      found.push({ sitting: id, title, course, at, opens, persons, facility, withRest, omitted, advice });
+    }
+  }
+  const persons = sum(found.map((one) => one.persons));
+  const seconds = times.map((one) => one.seconds);
+  return ok({
+    sittings: found,
+    overall:
+      persons === 0
+        ? null
+        : {
+            persons,
+            facility: sum(found.map((one) => one.facility * one.persons)) / persons,
+            seconds: seconds.length < FEWEST_FOR_OTHERS ? null : median(seconds),
+          },
+  });
+}
