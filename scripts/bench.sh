@@ -3,7 +3,7 @@
 source "$(dirname "$0")/lib.sh"
 install_packages; build
 mkdir -p .test
-for part in search save-ratio load load-with-kills under-attack watch room placing writing mark-anew desk photos drawing speech maths texts; do
+for part in search save-ratio load load-with-kills under-attack watch room placing writing mark-anew desk photos drawing speech results maths texts; do
   step "$part"
   node --import tsx scripts/bench/run.ts "$part"
 done

@@ -5,6 +5,7 @@ import { maths } from './maths';
 import { markingAnew } from './mark-anew';
 import { photosBench } from './photos';
 import { placing } from './placing';
+import { resultsBench } from './results';
 import { room } from './room';
 import { saveRatio } from './save-ratio';
 import { search } from './search';
@@ -31,6 +32,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   drawing: () => drawingBench(),
   photos: () => photosBench(),
   speech,
+  results: () => resultsBench(),
   maths,
   texts,
 };

@@ -9,7 +9,7 @@ import { text } from './sent';
 
 const BOOK = '/gradebook/[course]';
 
-export async function putCellsAction(input: unknown): Promise<Result<{ entries: CellEntry[] }>> {
+export async function putCellsAction(input: unknown): Promise<Result<{ entries: number[] }>> {
   return putCells(await staffContext(), input);
 }
 

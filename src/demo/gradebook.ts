@@ -5,6 +5,7 @@ import type { Context } from '@/server/context';
 import { putCells } from '@/server/gradebook/entries';
 import { openGradebook } from '@/server/gradebook/gradebook';
 import { saveBook } from '@/server/gradebook/settings';
+import { setCertificate } from '@/server/results/certificates';
 import { finishJudging, openJudging, saveEstimate } from '@/server/results/judge';
 import { callPanel, nextRound, setPassMark } from '@/server/results/panels';
 import { openResults } from '@/server/results/results';
@@ -116,6 +117,10 @@ export async function judgePassMark(as: As, sitting: string, now: number): Promi
   const set = { sitting, base: version, percent: '53', basis: 'by question (Angoff), round 2, mean of 3 judges' };
   must(await setPassMark(as('odalys', now + 4 * hour), { ...set, reason: 'As the panel said, to whole percents' }));
   await ratedScripts(as, sitting, now + 5 * hour);
+  // The lead has still to say what matters and how hard it is.
+  const lead = as('odalys', now + 6 * hour);
+  must(await callPanel(lead, { sitting, method: 'ebel', figures: 'later', judges: [lead.actor.id] }));
+  must(await setCertificate(lead, { sitting, text: '[name] passed [exam] in [course] on [date] with [percent].' }));
 }
 
 /** Two judges have read the scripts as a whole. */

@@ -10,7 +10,12 @@ const handlers = routes('route.ts');
 const known = [...pages, ...handlers];
 /** Many questions and every exam; of results and answers, which differ by the student only, as many as show every look. */
 const ALL = { opened: 1, asked: 24 };
-const ALIKE = ['/results/[attempt]', '/sittings/[id]/answers', '/marking/[sitting]/script/[attempt]'];
+const ALIKE = [
+  '/results/[attempt]',
+  '/sittings/[id]/answers',
+  '/sittings/[id]/analysis/[item]',
+  '/marking/[sitting]/script/[attempt]',
+];
 const SOME = { opened: 1, asked: 5 };
 const visited = new Set<string>();
 const windows = new Set<string>();
@@ -72,7 +77,7 @@ async function crawlAs(who: string, start: string, most: typeof ALL, look?: type
     start,
     known,
     most,
-    alike: { routes: ALIKE, asked: 12 },
+    alike: { routes: ALIKE, asked: 8 },
     ...(look ? { look } : {}),
   });
   for (const { route } of visits) visited.add(route);
@@ -103,8 +108,8 @@ test('the signed-out reach nothing but the door', async () => {
   for (const route of pages) {
     const answer = await page.goto(route.replace(/\[[^\]]*\]/g, 'nothing'));
     expect([200, 404]).toContain(answer?.status());
-    // The door is all that they reach, and the simulation that stands in sheets of people without an account, too.
-    if (route === '/simulations/blade-pitch' || route === '/sign-in') visited.add(route);
+    // The door is all that they reach; so may the simulation that stands in sheets of people without an account, and the check of certificates.
+    if (['/simulations/blade-pitch', '/sign-in', '/check'].includes(route)) visited.add(route);
     // Of a sitting that is not open to it, its link tells nothing.
     else if (route === '/open/[sitting]') expect([answer?.status(), visited.add(route).size > 0]).toEqual([404, true]);
     else expect(new URL(page.url()).pathname).toBe('/sign-in');
@@ -135,6 +140,11 @@ test('no page of the application was left out, and its windows were opened', () 
     'Write…',
     'Write one…',
     'Keep…',
+    'Certificate…',
+    'Sign off…',
+    'Bring in…',
+    'Ask judges…',
+    'Set it…',
   ])
     expect([...windows], name).toContain(name);
 });

@@ -292,8 +292,10 @@ test('results: boundaries dragged and typed, then released; the student reads wh
 test('the gradebook has the column, and exports it', async () => {
   await teacher.goto('/gradebook');
   await teacher.getByRole('link', { name: 'WT-201' }).click();
-  await expect(teacher.getByRole('columnheader', { name: /Cables, short check/ })).toContainText('released');
+  await expect(teacher.getByRole('columnheader', { name: /Cables, short check/ })).not.toContainText('pencil');
+  await teacher.getByRole('radio', { name: 'percent' }).check();
   await expect(teacher.getByRole('row', { name: /Aino Virtala/ })).toContainText('91.7');
+  await teacher.getByRole('button', { name: 'Take out…' }).click();
   const [csv] = await Promise.all([
     teacher.waitForEvent('download'),
     teacher.getByRole('link', { name: 'CSV' }).click(),
@@ -302,6 +304,7 @@ test('the gradebook has the column, and exports it', async () => {
   const text = Buffer.concat(await stream.toArray()).toString('utf8');
   expect(text.split('\r\n')[0]).toContain('"Cables, short check (of 6)","Cables, short check %"');
   expect(text).toContain('Aino Virtala,aino.v');
+  await teacher.getByRole('button', { name: 'Take out…' }).click();
   const [xlsx] = await Promise.all([
     teacher.waitForEvent('download'),
     teacher.getByRole('link', { name: /XLSX/ }).click(),

@@ -51,15 +51,15 @@ async function put(cells: [who: string, column: string, entry: BookEntry | null]
   const changes = cells.map(([who, column, entry]) => {
     const row = book.rows.find(({ member }) => member === idOf(who));
     const at = book.columns.findIndex((one) => one.column.id === column);
-    const last = column === FINAL ? row?.final : row?.cells[at]?.last;
-    return { column, member: idOf(who), entry, base: last?.id ?? 0 };
+    const last = column === FINAL ? row?.final.last : row?.cells[at]?.last;
+    return { column, member: idOf(who), entry, base: last ?? 0 };
   });
   return putCells(dept.as('teacher'), { course: dept.course, changes, reason });
 }
 
 const finals = async (): Promise<(string | undefined)[]> => {
   const book = await open();
-  return book.rows.map((row) => gradeRow(book, row.cells, row.final?.entry ?? null).stands?.shown);
+  return book.rows.map((row) => gradeRow(book, row.cells, row.final.entry).stands?.shown);
 };
 
 describe('what is put in by hand', () => {

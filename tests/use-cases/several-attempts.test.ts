@@ -105,7 +105,7 @@ describe('of several attempts', () => {
     const at = book.columns.findIndex(({ column }) => column.id === sittingColumn(sitting));
     const cells = book.rows.map(({ userName, cells: all }) => [
       userName,
-      all[at]?.attempt ?? null,
+      all[at]?.score?.attempt ?? null,
       all[at]?.score?.marks ?? null,
     ]);
     expect(cells).toEqual([

@@ -135,7 +135,7 @@ describe('from entering to the gradebook', () => {
       book.rows.map((r) => [
         r.name,
         r.cells[0]?.score?.marks,
-        r.cells[0]?.outcome?.grade,
+        r.cells[0]?.score?.grade,
         gradeRow(book, r.cells, null).stands?.shown,
       ]),
     ).toEqual([

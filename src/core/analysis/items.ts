@@ -67,11 +67,19 @@ export const groupSize = (persons: number, share: number): number => Math.max(1,
 export const weighedMean = (values: readonly number[], weights: readonly number[]): number =>
   sum(values.map((value, i) => value * (weights[i] ?? 0))) / sum(weights);
 
+/** The mean of each item, persons weighed. */
+function weighedMeans(scores: Scores, weights: readonly number[]): number[] {
+  const all = new Array<number>(scores[0]?.length ?? 0).fill(0);
+  scores.forEach((row, p) => {
+    const weight = weights[p] ?? 0;
+    if (weight > 0) row.forEach((x, i) => (all[i] = (all[i] ?? 0) + weight * x));
+  });
+  return all.map((x) => x / sum(weights));
+}
+
 /** Upper–lower discrimination of each item: the mean score of the best minus that of the weakest, of this share of all. */
 export function discrimination(scores: Scores, share: number): number[] {
   const { upper, lower } = thirds(totals(scores), groupSize(scores.length, share));
-  return (scores[0] ?? []).map((_, i) => {
-    const own = column(scores, i);
-    return weighedMean(own, upper) - weighedMean(own, lower);
-  });
+  const [best, weakest] = [weighedMeans(scores, upper), weighedMeans(scores, lower)];
+  return best.map((x, i) => x - (weakest[i] ?? NaN));
 }

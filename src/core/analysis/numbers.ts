@@ -11,7 +11,9 @@ export const mean = (numbers: readonly number[]): number => sum(numbers) / numbe
 /** NaN of fewer than two numbers. */
 export function variance(numbers: readonly number[]): number {
   const middle = mean(numbers);
-  return sum(numbers.map((x) => (x - middle) ** 2)) / (numbers.length - 1);
+  let squares = 0;
+  for (const x of numbers) squares += (x - middle) ** 2;
+  return squares / (numbers.length - 1);
 }
 
 export const deviation = (numbers: readonly number[]): number => Math.sqrt(variance(numbers));

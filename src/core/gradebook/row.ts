@@ -51,3 +51,15 @@ export function gradeRow(
   };
   return { reckoning, reckoned, stands };
 }
+
+/** Reckons rows when they are asked for, each once as long as it stays the same. */
+export function gradesOf(
+  reckonable: Reckonable,
+): (row: { cells: readonly RawCell[]; final: { entry: BookEntry | null } }) => RowGrade {
+  const known = new WeakMap<object, RowGrade>();
+  return (row) => {
+    const grade = known.get(row) ?? gradeRow(reckonable, row.cells, row.final.entry);
+    known.set(row, grade);
+    return grade;
+  };
+}

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, max } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { asksWhy, entrySchema } from '@/core/gradebook/cell';
@@ -8,7 +8,7 @@ import { sittings } from '../db/schema/exams';
 import { bookEntries } from '../db/schema/gradebook';
 import { members } from '../db/schema/people';
 import { inCourse } from '../people/courses';
-import { bookOf, type CellEntry } from './gradebook';
+import { bookOf, type CellEntry, entriesIn } from './gradebook';
 import { FINAL, sittingColumn } from '@/core/gradebook/book';
 
 const change = z.object({
@@ -31,8 +31,9 @@ const CHUNK = 500;
  * Puts something into cells, all of them or none. Refused where the book is
  * signed off, where somebody has changed one of them meanwhile, where a column
  * or a student is not there, and where a change has to say why and does not.
+ * Gives the places in the history of what was put in.
  */
-export async function putCells(ctx: Context, raw: unknown): Promise<Result<{ entries: CellEntry[] }>> {
+export async function putCells(ctx: Context, raw: unknown): Promise<Result<{ entries: number[] }>> {
   const parsed = parse(cellsInput, raw);
   if (!parsed.ok) return parsed;
   const { course, changes, reason } = parsed.value;
@@ -48,7 +49,11 @@ export async function putCells(ctx: Context, raw: unknown): Promise<Result<{ ent
       tx,
       changes.map(({ member }) => member),
     );
-    const standing = await newestOf(tx, course);
+    const standing = await entriesIn(
+      tx,
+      course,
+      changes.map(({ member }) => member),
+    );
     const seen = new Set<string>();
     for (const [i, one] of changes.entries()) {
       const at = ['changes', i];
@@ -63,19 +68,31 @@ export async function putCells(ctx: Context, raw: unknown): Promise<Result<{ ent
       if (seen.has(key)) return refuse('bad-input', { at });
       seen.add(key);
       if ((last?.id ?? 0) !== one.base)
-        return refuse('cell-changed', { at, values: { by: last?.by ?? '', who: people.get(one.member) ?? '' } });
+        return refuse('cell-changed', {
+          at,
+          values: { by: await writerOf(tx, last?.id), who: people.get(one.member) ?? '' },
+        });
     }
-    const [me] = await tx.select({ name: members.name }).from(members).where(eq(members.id, ctx.actor.id));
-    const made: CellEntry[] = [];
+    const made: number[] = [];
     for (let from = 0; from < changes.length; from += CHUNK) {
       const rows = changes
         .slice(from, from + CHUNK)
         .map(({ column, member, entry }) => ({ course, column, member, entry, reason, by: ctx.actor.id, at: ctx.now }));
       const ids = await tx.insert(bookEntries).values(rows).returning({ id: bookEntries.id });
-      made.push(...rows.map(({ entry, at }, i) => ({ id: ids[i]?.id ?? 0, entry, reason, by: me?.name ?? '', at })));
+      made.push(...ids.map(({ id }) => id));
     }
     return ok({ entries: made });
   });
+}
+
+async function writerOf(read: Reader, entry: number | undefined): Promise<string> {
+  if (entry === undefined) return '';
+  const [row] = await read
+    .select({ name: members.name })
+    .from(bookEntries)
+    .innerJoin(members, eq(members.id, bookEntries.by))
+    .where(eq(bookEntries.id, entry));
+  return row?.name ?? '';
 }
 
 async function knownStudents(read: Reader, ids: readonly string[]): Promise<Map<string, string>> {
@@ -84,20 +101,6 @@ async function knownStudents(read: Reader, ids: readonly string[]): Promise<Map<
     .from(members)
     .where(and(inArray(members.id, [...new Set(ids)]), eq(members.role, 'student')));
   return new Map(rows.map(({ id, name }) => [id, name]));
-}
-
-async function newestOf(read: Reader, course: string): Promise<Map<string, { id: number; by: string }>> {
-  const newest = read
-    .select({ id: max(bookEntries.id) })
-    .from(bookEntries)
-    .where(eq(bookEntries.course, course))
-    .groupBy(bookEntries.column, bookEntries.member);
-  const rows = await read
-    .select({ id: bookEntries.id, column: bookEntries.column, member: bookEntries.member, by: members.name })
-    .from(bookEntries)
-    .innerJoin(members, eq(members.id, bookEntries.by))
-    .where(inArray(bookEntries.id, newest));
-  return new Map(rows.map(({ id, column, member, by }) => [`${column} ${member}`, { id, by }]));
 }
 
 const cellInput = z.object({ course: z.string(), column: z.string(), member: z.string() });

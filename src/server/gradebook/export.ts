@@ -1,6 +1,5 @@
 import Papa from 'papaparse';
 import { exact, percentOf, round, shown } from '@/core/base/exact';
-import type { BookEntry } from '@/core/gradebook/cell';
 import { gradeRow } from '@/core/gradebook/row';
 import type { BookCell, Gradebook } from './gradebook';
 
@@ -13,17 +12,15 @@ function marksIn({ score, entry }: BookCell): Value {
   return marks === undefined ? null : exact(marks).valueOf();
 }
 
-const finalEntry = (row: { final: { entry: BookEntry | null } | null }): BookEntry | null => row.final?.entry ?? null;
-
 /** Percent, grade and pass of a cell, as its sitting decides; what was put in by hand has the percent alone. */
 function besideMarks(cell: BookCell, of: string | null): Value[] {
-  const { score, entry, outcome, waiting } = cell;
+  const { score, entry } = cell;
   const marks = entry?.is === 'marks' ? entry.marks : entry ? undefined : score?.marks;
   const whole = score?.of ?? of;
   const percent =
     marks === undefined || whole === null ? null : Number(round(percentOf(exact(marks), exact(whole)), 1));
-  if (entry || !outcome) return [percent, null, null];
-  return [percent, outcome.grade, waiting > 0 ? 'not final' : outcome.passed ? 'yes' : 'no'];
+  if (entry || !score) return [percent, null, null];
+  return [percent, score.grade, score.waiting > 0 ? 'not final' : score.passed ? 'yes' : 'no'];
 }
 
 /** RFC 4180 text with a byte order mark, so that spreadsheets read it as UTF-8; text that a spreadsheet would run as a formula is defused. */
@@ -42,7 +39,7 @@ export function gradebookCsv(book: Gradebook): string {
     'Final passed',
   ];
   const data = book.rows.map((row) => {
-    const { stands } = gradeRow(book, row.cells, finalEntry(row));
+    const { stands } = gradeRow(book, row.cells, row.final.entry);
     const cells = row.cells.flatMap((cell, i): Value[] => {
       const marks = marksIn(cell);
       return [

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, max } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { FINAL, type Book, type BookColumn, bookSchema, NEW_BOOK, withSittings } from '@/core/gradebook/book';
@@ -20,7 +20,7 @@ import { memberChanges } from '../results/member-marks';
 import { type ScoredAttempt, scoresOf } from '../results/results';
 import { placedIn, poolOfSitting } from '../sittings/pinned';
 
-/** What was put into a cell last, by whom and why. */
+/** What was put into a cell once, by whom and why. */
 export interface CellEntry {
   /** Its place in the history. */
   id: number;
@@ -30,15 +30,21 @@ export interface CellEntry {
   at: number;
 }
 
+/** What a sitting gave to a cell. */
+export interface BookScore extends NonNullable<RawCell['score']> {
+  attempt: string;
+  /** Answers that still wait for a person. */
+  waiting: number;
+  /** By the sitting's own scale and pass mark. */
+  grade: string | null;
+  passed: boolean;
+}
+
 /** A student's cell in one column. */
 export interface BookCell extends RawCell {
-  /** Null where nobody has put anything in. */
-  last: CellEntry | null;
-  /** Of a sitting: the attempt that counts, and how it stands there. */
-  attempt: string | null;
-  waiting: number;
-  /** By the sitting's own scale and pass mark; null without a score. */
-  outcome: { grade: string | null; passed: boolean } | null;
+  score: BookScore | null;
+  /** The place in the history of what was put in last; 0 where nobody has put anything in. */
+  last: number;
 }
 
 export interface BookRow {
@@ -49,8 +55,8 @@ export interface BookRow {
   left: boolean;
   /** In the order of the columns. */
   cells: BookCell[];
-  /** Another final grade than the reckoned one; null where nobody has put one in. */
-  final: CellEntry | null;
+  /** Another final grade than the reckoned one, where somebody has put one in. */
+  final: Pick<BookCell, 'entry' | 'last'>;
 }
 
 export interface ColumnView extends ColumnFacts {
@@ -123,22 +129,26 @@ async function plannedTotal(read: Reader, sitting: string): Promise<string | nul
   return least.equals(most) ? stored(most) : null;
 }
 
-/** The newest entry of every cell of a course, by column and member; or of one student alone. */
-export async function entriesIn(read: Reader, course: string, member?: string): Promise<Map<string, CellEntry>> {
-  const newest = read
-    .select({ id: max(bookEntries.id) })
-    .from(bookEntries)
-    .where(and(eq(bookEntries.course, course), member === undefined ? undefined : eq(bookEntries.member, member)))
-    .groupBy(bookEntries.column, bookEntries.member);
-  const rows = await read
-    .select({ entry: bookEntries, by: members.name })
-    .from(bookEntries)
-    .innerJoin(members, eq(members.id, bookEntries.by))
-    .where(inArray(bookEntries.id, newest));
+interface NewestEntry {
+  id: number;
+  entry: BookEntry | null;
+}
+
+/** What was put in last into every cell of a course, by column and member; or of these students alone. */
+export async function entriesIn(
+  read: Reader,
+  course: string,
+  among?: readonly string[],
+): Promise<Map<string, NewestEntry>> {
+  const only = among ? sql`AND member IN (SELECT value FROM json_each(${JSON.stringify([...new Set(among)])}))` : sql``;
+  // Beside a max(), SQLite gives the other columns of the row that has it.
+  const rows = await read.all<{ id: number; place: string; whose: string; entry: string | null }>(sql`
+    SELECT max(id) AS id, column_id AS place, member AS whose, entry FROM ${bookEntries}
+    WHERE course = ${course} ${only} GROUP BY column_id, member`);
   return new Map(
-    rows.map(({ entry: { id, column, member: whose, entry, reason, at }, by }) => [
-      `${column} ${whose}`,
-      { id, entry, reason, by, at },
+    rows.map(({ id, place, whose, entry }) => [
+      `${place} ${whose}`,
+      { id, entry: entry === null ? null : (JSON.parse(entry) as BookEntry | null) },
     ]),
   );
 }
@@ -159,7 +169,7 @@ export async function readGradebook(
   const { read } = ctx.db;
   const { policy } = await readDepartment(read);
   const kept = await bookOf(read, course.id);
-  const entries = await entriesIn(read, course.id, member);
+  const entries = await entriesIn(read, course.id, member === undefined ? undefined : [member]);
   const held = await read
     .select()
     .from(sittings)
@@ -209,7 +219,7 @@ export async function readGradebook(
         cells: columns.map(({ column }): BookCell => {
           const at = column.from.is === 'sitting' ? scores.get(column.from.sitting) : undefined;
           const found = at?.scored.get(student.member);
-          const last = entries.get(`${column.id} ${student.member}`) ?? null;
+          const last = entries.get(`${column.id} ${student.member}`);
           return {
             score:
               at && found
@@ -217,16 +227,17 @@ export async function readGradebook(
                     marks: stored(found.score.marks),
                     of: stored(found.score.of),
                     stands: isOutFor(at.sitting, found.participant) && found.score.waiting === 0,
+                    attempt: found.attempt,
+                    waiting: found.score.waiting,
+                    grade: found.score.grade,
+                    passed: found.score.passed,
                   }
                 : null,
             entry: last?.entry ?? null,
-            last,
-            attempt: found?.attempt ?? null,
-            waiting: found?.score.waiting ?? 0,
-            outcome: found ? { grade: found.score.grade, passed: found.score.passed } : null,
+            last: last?.id ?? 0,
           };
         }),
-        final: entries.get(`${FINAL} ${student.member}`) ?? null,
+        final: finalOf(entries.get(`${FINAL} ${student.member}`)),
       }),
     );
   const usual = { grades: policy.grades, passPercent: policy.passPercent };
@@ -246,6 +257,11 @@ export async function readGradebook(
   };
 }
 
+const finalOf = (last: NewestEntry | undefined): BookRow['final'] => ({
+  entry: last?.entry ?? null,
+  last: last?.id ?? 0,
+});
+
 async function signedIn(read: Reader, kept: typeof gradebooks.$inferSelect): Promise<Gradebook['signed']> {
   if (kept.signedAt === null || kept.signedBy === null) return null;
   const [by] = await read.select({ name: members.name }).from(members).where(eq(members.id, kept.signedBy));
@@ -257,7 +273,7 @@ async function studentsOf(
   read: Reader,
   course: string,
   scores: ReadonlyMap<string, { scored: ReadonlyMap<string, unknown> }>,
-  entries: ReadonlyMap<string, CellEntry>,
+  entries: ReadonlyMap<string, NewestEntry>,
 ): Promise<Omit<BookRow, 'cells' | 'final'>[]> {
   const enrolled = await read
     .select({ member: enrolments.member })

@@ -110,19 +110,14 @@ function lineItem({ course }: Gradebook, { column, title, of, date }: ColumnView
   });
 }
 
-function result(
-  { member }: BookRow,
-  { column }: ColumnView,
-  { score, entry, last, waiting }: BookCell,
-  now: number,
-): string[] {
+function result({ member }: BookRow, { column }: ColumnView, { score, entry }: BookCell, now: number): string[] {
   const marks = entry?.is === 'marks' ? entry.marks : entry ? undefined : score?.marks;
   const status =
     entry?.is === 'excused'
       ? 'exempt'
       : marks === undefined
         ? 'not submitted'
-        : waiting > 0 && !entry
+        : (score?.waiting ?? 0) > 0 && !entry
           ? 'partially graded'
           : 'fully graded';
   return row('results.csv', {
@@ -131,13 +126,12 @@ function result(
     studentSourcedId: member,
     scoreStatus: status,
     score: marks === undefined ? '' : shown(exact(marks), 4),
-    scoreDate: day(last?.at ?? now),
-    comment: last?.reason ?? '',
+    scoreDate: day(now),
   });
 }
 
 function finalResult(book: Gradebook, student: BookRow, now: number): string[] {
-  const { stands } = gradeRow(book, student.cells, student.final?.entry ?? null);
+  const { stands } = gradeRow(book, student.cells, student.final.entry);
   return row('results.csv', {
     sourcedId: `${FINAL_LINE}-${student.member}`,
     lineItemSourcedId: FINAL_LINE,

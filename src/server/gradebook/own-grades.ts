@@ -51,7 +51,7 @@ export async function openOwnGrades(ctx: Context, courseId: string): Promise<Res
   const [row] = gradebook.rows;
   if (!gradebook.book.studentsRead || !row) return FORBIDDEN;
   const { columns, policy, signed } = gradebook;
-  const grade = gradeRow(gradebook, row.cells, row.final?.entry ?? null);
+  const grade = gradeRow(gradebook, row.cells, row.final.entry);
   const cells = cellsOf(columns, row.cells);
   const open = columns.filter(({ column, of }) => column.counts && of !== null && cells.get(column.id)?.is === 'none');
   const own = signed?.grades[ctx.actor.id];
@@ -61,7 +61,7 @@ export async function openOwnGrades(ctx: Context, courseId: string): Promise<Res
     titles: Object.fromEntries(columns.map(({ column, title }) => [column.id, title])),
     grade,
     needs:
-      signed || row.final?.entry
+      signed || row.final.entry
         ? []
         : open.flatMap(({ column, title, of }): Needs[] =>
             of === null || exact(of).equals(0)

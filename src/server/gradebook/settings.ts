@@ -47,7 +47,7 @@ export async function signOff(ctx: Context, courseId: string): Promise<Result<{ 
   if (pencil.length > 0) return refuse('columns-in-pencil', { values: { count: pencil.length } });
   const grades = gradebook.rows.flatMap((row): [string, SignedGrade][] => {
     const cells = row.cells;
-    const { stands } = gradeRow(gradebook, cells, row.final?.entry ?? null);
+    const { stands } = gradeRow(gradebook, cells, row.final.entry);
     return stands
       ? [[row.member, { percent: stored(stands.percent), grade: stands.grade, passed: stands.passed }]]
       : [];

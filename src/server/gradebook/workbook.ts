@@ -62,7 +62,7 @@ class Sheets {
 
   constructor(private readonly gradebook: Gradebook) {
     this.order = inOrder(gradebook);
-    this.grades = gradebook.rows.map((row) => gradeRow(gradebook, row.cells, row.final?.entry ?? null));
+    this.grades = gradebook.rows.map((row) => gradeRow(gradebook, row.cells, row.final.entry));
     this.at = new Map(this.order.map(({ facts }, i) => [facts.column.id, i + SIDE + 1]));
   }
 
@@ -238,7 +238,7 @@ class Sheets {
       const parts = `${first}${at}:${last}${at}`;
       const weights = `${first}$1:${last}$1`;
       const there = `SUMPRODUCT(ISNUMBER(${parts})*${weights})`;
-      const byHand = row.final?.entry?.is === 'final' ? exact(row.final.entry.percent).valueOf() : null;
+      const byHand = row.final.entry?.is === 'final' ? exact(row.final.entry.percent).valueOf() : null;
       const { first: early, places } = policy.rounding;
       const decided = early ? `ROUND(${final}${at},${places})` : `${final}${at}`;
       // Fractions of a spreadsheet are binary: what is on a boundary is taken to be there.

@@ -17,7 +17,7 @@ export interface Place {
 interface Props {
   rows: readonly BookRow[];
   columns: readonly ColumnView[];
-  grades: readonly RowGrade[];
+  gradeOf: (row: BookRow) => RowGrade;
   measure: Measure;
   at: Place;
   /** The other corner of what is chosen. */
@@ -34,7 +34,7 @@ const cellId = ({ row, column }: Place): string => `cell-${row}-${column}`;
 
 /** The gradebook as a grid: arrows go from cell to cell, typing writes, Enter goes down, a block is pasted where the cursor is. */
 export function BookGrid(props: Props) {
-  const { rows, columns, grades, measure, at, from, frozen, onGo, onType, onPaste, onClear, onFill } = props;
+  const { rows, columns, gradeOf, measure, at, from, frozen, onGo, onType, onPaste, onClear, onFill } = props;
   const frame = useRef<HTMLDivElement>(null);
   const grid = useRef<HTMLTableElement>(null);
   /** What is typed, and what stood there when that began; null while nothing is. */
@@ -67,13 +67,13 @@ export function BookGrid(props: Props) {
     setTyped(null);
     grid.current?.focus();
   };
+  const finalText = (row: BookRow | undefined): string => (row ? (gradeOf(row).stands?.shown ?? '') : '');
   /** Writes on what stands in a cell. */
   const openCell = ({ row, column }: Place): void => {
     if (frozen) return;
     const cell = rows[row]?.cells[column];
     const facts = columns[column];
-    const was =
-      column === -1 ? (grades[row]?.stands?.shown ?? '') : cell && facts ? shownEntry(cell, facts, 'marks') : '';
+    const was = column === -1 ? finalText(rows[row]) : cell && facts ? shownEntry(cell, facts, 'marks') : '';
     setTyped({ text: was, was });
   };
   const arrows: Record<string, [number, number]> = {
@@ -186,7 +186,7 @@ export function BookGrid(props: Props) {
           {shownRows.map(({ index }) => {
             const row = rows[index];
             if (!row) return null;
-            const grade = grades[index];
+            const grade = gradeOf(row);
             const writing = typed !== null && at.row === index;
             return (
               <tr key={row.member} style={{ height: ROW }} aria-rowindex={index + 2}>
@@ -194,7 +194,7 @@ export function BookGrid(props: Props) {
                   {row.name}
                   {row.left && <span className="soft"> · has left</span>}
                 </th>
-                <td {...place(index, -1)} className={`final ${row.final?.entry ? 'by-hand' : ''}`}>
+                <td {...place(index, -1)} className={`final ${row.final.entry ? 'by-hand' : ''}`}>
                   {writing && at.column === -1 ? write : <Final grade={grade} />}
                 </td>
                 {columns.map((facts, c) => {
@@ -257,8 +257,8 @@ function Shown({ cell, facts, measure, missing }: ShownProps) {
   return (
     <>
       {text}
-      {cell && cell.waiting > 0 && !cell.entry && (
-        <span className="hand" title={`${cell.waiting} wait`}>
+      {cell?.score && cell.score.waiting > 0 && !cell.entry && (
+        <span className="hand" title={`${cell.score.waiting} wait`}>
           {' '}
           …
         </span>

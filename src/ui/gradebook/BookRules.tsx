@@ -56,11 +56,11 @@ export function BookRules({ gradebook }: { gradebook: Gradebook }) {
     };
     const nothing = { score: null, entry: null };
     return rows.flatMap((row) => {
-      const was = gradeRow(before, row.cells, row.final?.entry ?? null).stands;
+      const was = gradeRow(before, row.cells, row.final.entry).stands;
       const cells = book.columns.map(
         (column) => row.cells[columns.findIndex((one) => one.column.id === column.id)] ?? nothing,
       );
-      const is = gradeRow(now, cells, row.final?.entry ?? null).stands;
+      const is = gradeRow(now, cells, row.final.entry).stands;
       const text = (grade: typeof was): string => (grade ? `${grade.shown} ${grade.grade ?? ''}`.trim() : 'nothing');
       return text(was) === text(is) ? [] : [{ name: row.name, was: text(was), is: text(is) }];
     });

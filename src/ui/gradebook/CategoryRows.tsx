@@ -136,7 +136,8 @@ export function CategoryRows({ book, weights, change }: Props) {
             ),
         },
         {
-          head: '',
+          head: 'Take it out',
+          headless: true,
           cell: ({ id, name }) => (
             <Button variant="quiet" size="sm" aria-label={`Remove ${name}`} onClick={() => remove(id)}>
               ×

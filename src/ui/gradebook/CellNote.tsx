@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { cellHistoryAction } from '@/actions/gradebook';
 import { exact, shown } from '@/core/base/exact';
@@ -29,7 +29,7 @@ export function CellNote({ gradebook, row, grade, column, onExcuse, onClear }: P
   const { columns, policy, signed } = gradebook;
   const titles = new Map(columns.map((one) => [one.column.id, one.title]));
   const cell = column ? row.cells[columns.indexOf(column)] : undefined;
-  const last = column ? (cell?.last ?? null) : row.final;
+  const last = column ? (cell?.last ?? 0) : row.final.last;
   const id = column?.column.id ?? FINAL;
   const kept = signed?.grades[row.member];
   return (
@@ -43,13 +43,11 @@ export function CellNote({ gradebook, row, grade, column, onExcuse, onClear }: P
           <p className="soft">{columnText(column.column)}</p>
           {cell?.score && (
             <p>
-              {cell.attempt && (
-                <Link href={`/results/${cell.attempt}`} prefetch={false}>
-                  {shown(exact(cell.score.marks))} of {shown(exact(cell.score.of))}
-                </Link>
-              )}
-              {cell.waiting > 0
-                ? `, ${cell.waiting} still to mark`
+              <Link href={`/results/${cell.score.attempt}`} prefetch={false}>
+                {shown(exact(cell.score.marks))} of {shown(exact(cell.score.of))}
+              </Link>
+              {cell.score.waiting > 0
+                ? `, ${cell.score.waiting} still to mark`
                 : cell.score.stands
                   ? ' in the sitting'
                   : ' in pencil, not released'}
@@ -71,12 +69,12 @@ export function CellNote({ gradebook, row, grade, column, onExcuse, onClear }: P
           )}
         </div>
       )}
-      {last && <History course={gradebook.course.id} column={id} member={row.member} last={last} />}
+      {last > 0 && <History key={last} course={gradebook.course.id} column={id} member={row.member} />}
       {grade && (
         <div className="note">
           <h3>How the grade comes about</h3>
           <ExplainGrade grade={grade} policy={policy} titleOf={(one) => titles.get(one) ?? ''} />
-          {row.final?.entry && signed === null && (
+          {row.final.entry && signed === null && (
             <Button size="sm" variant="outline-primary" onClick={() => onClear(FINAL)}>
               Back to the reckoned grade
             </Button>
@@ -92,27 +90,35 @@ export function CellNote({ gradebook, row, grade, column, onExcuse, onClear }: P
   );
 }
 
-/** What was put into a cell last; all of it when asked. */
-function History({ last, ...of }: { course: string; column: string; member: string; last: CellEntry }) {
-  const [all, setAll] = useState<CellEntry[] | null>(null);
+/** What was put into a cell, newest first: the last of it, and all when asked. */
+function History(of: { course: string; column: string; member: string }) {
+  const { course, column, member } = of;
+  const [entries, setEntries] = useState<CellEntry[]>([]);
+  const [all, setAll] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const open = async (): Promise<void> => {
-    const result = await cellHistoryAction(of);
-    setTrouble(result.ok ? null : refusalText(result.refusal));
-    if (result.ok) setAll(result.value);
-  };
+  useEffect(() => {
+    let stale = false;
+    void cellHistoryAction({ course, column, member }).then((result) => {
+      if (stale) return;
+      setTrouble(result.ok ? null : refusalText(result.refusal));
+      if (result.ok) setEntries(result.value);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [course, column, member]);
   return (
-    <div className="note">
+    <div className="note" aria-busy={entries.length === 0 && trouble === null}>
       <h3>By hand</h3>
-      {(all ?? [last]).map((one) => (
+      {(all ? entries : entries.slice(0, 1)).map((one) => (
         <p key={one.id}>
           <strong>{entryText(one.entry)}</strong> by {one.by}, {dayAndTime(one.at)}
           {one.reason && <span className="soft d-block">{one.reason}</span>}
         </p>
       ))}
-      {all === null && (
-        <button type="button" className="btn-link-plain" onClick={() => void open()}>
-          All that was put in here
+      {!all && entries.length > 1 && (
+        <button type="button" className="btn-link-plain" onClick={() => setAll(true)}>
+          All {entries.length} that were put in here
         </button>
       )}
       <Trouble>{trouble}</Trouble>

@@ -184,7 +184,8 @@ export function ColumnRows({ book, titleOf, factsOf, findings, change }: Props) 
           ),
         },
         {
-          head: '',
+          head: 'Move it, take it out',
+          headless: true,
           cell: (column) => (
             <span className="d-flex">
               <Button

@@ -18,14 +18,14 @@ export function ExplainGrade({ grade: { reckoning, reckoned, stands }, policy, t
       {categories.map((category) => (
         <div key={category.category ?? ''} className="mb-2">
           {category.category !== null && (
-            <h4>
-              {category.name}
+            <p className="category">
+              <strong>{category.name}</strong>
               <span className="soft">
                 {' '}
                 {category.share === null ? 'nothing yet' : `${round(category.share, 1)} % of the grade`}
                 {category.keep.is === 'all' ? '' : `, ${keepText(category.keep)}`}
               </span>
-            </h4>
+            </p>
           )}
           <table>
             <tbody>

@@ -6,7 +6,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import { type NotTaken, type Proposal, type Proposed, proposeBlock, readBlock } from '@/core/gradebook/bring-in';
 import { FINAL } from '@/core/gradebook/book';
 import { asksWhy, readTyped } from '@/core/gradebook/cell';
-import { gradeRow } from '@/core/gradebook/row';
+import { gradesOf } from '@/core/gradebook/row';
 import type { Gradebook } from '@/server/gradebook/gradebook';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
@@ -42,10 +42,8 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
   const [why, setWhy] = useState<Proposed[] | null>(null);
   const [bringing, setBringing] = useState(false);
   useKeys([{ keys: 'Ctrl+z', what: 'Undo', run: () => void undo() }]);
-  const grades = useMemo(
-    () => rows.map((row) => gradeRow({ book, policy, columns }, row.cells, row.final?.entry ?? null)),
-    [rows, book, policy, columns],
-  );
+  // Reckoned when a row comes into sight, and again only when it changes.
+  const gradeOf = useMemo(() => gradesOf({ book, policy, columns }), [book, policy, columns]);
   const frozen = signed !== null;
   const fillable = columns.map(({ column, title, of }) => ({ id: column.id, title, of }));
   const standing = (member: string, column: string) => {
@@ -88,7 +86,7 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
   const inArea = rows.slice(area.top, area.bottom + 1);
   const columnIds = [FINAL, ...columns.map(({ column }) => column.id)].slice(area.left + 1, area.right + 2);
   const entryIn = (row: (typeof rows)[number], column: string) =>
-    column === FINAL ? (row.final?.entry ?? null) : standing(row.member, column);
+    column === FINAL ? row.final.entry : standing(row.member, column);
   const clear = (): void => {
     const changes = inArea.flatMap((row) =>
       columnIds.flatMap((column): Proposed[] =>
@@ -128,7 +126,7 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
         <Link className="btn btn-quiet" href={`/gradebook/${course.id}/rules`}>
           How grades come about
         </Link>
-        <Button variant="quiet" disabled={frozen} onClick={() => setBringing(true)}>
+        <Button variant="quiet" aria-haspopup="dialog" disabled={frozen} onClick={() => setBringing(true)}>
           Bring in…
         </Button>
         <Dropdown align="end">
@@ -170,7 +168,7 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
             <BookGrid
               rows={rows}
               columns={columns}
-              grades={grades}
+              gradeOf={gradeOf}
               measure={measure}
               at={at}
               from={from}
@@ -191,7 +189,7 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
             key={`${row.member} ${at.column}`}
             gradebook={gradebook}
             row={row}
-            grade={grades[at.row]}
+            grade={gradeOf(row)}
             column={columns[at.column] ?? null}
             onExcuse={(column) => make([{ column, member: row.member, entry: { is: 'excused' } }])}
             onClear={(column) => make([{ column, member: row.member, entry: null }])}

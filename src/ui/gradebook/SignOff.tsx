@@ -22,7 +22,7 @@ export function SignOff({ course, signed }: { course: string; signed: Gradebook[
   };
   return (
     <>
-      <Button variant={signed ? 'outline-primary' : 'primary'} onClick={() => setAsking(true)}>
+      <Button variant={signed ? 'outline-primary' : 'primary'} aria-haspopup="dialog" onClick={() => setAsking(true)}>
         {signed ? `Signed off ${dayAndTime(signed.at)}…` : 'Sign off…'}
       </Button>
       {asking && (

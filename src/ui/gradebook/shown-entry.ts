@@ -5,13 +5,12 @@ import type { BookCell } from '@/server/gradebook/gradebook';
 export const MEASURES = ['marks', 'percent', 'grade'] as const;
 export type Measure = (typeof MEASURES)[number];
 
-type Shown = Pick<BookCell, 'score' | 'entry' | 'outcome'>;
+type Shown = Pick<BookCell, 'score' | 'entry'>;
 
 /** What stands in a cell; empty where there is nothing. */
-export function shownEntry({ score, entry, outcome }: Shown, { of }: { of: string | null }, measure: Measure): string {
+export function shownEntry({ score, entry }: Shown, { of }: { of: string | null }, measure: Measure): string {
   if (entry?.is === 'excused') return 'exc.';
-  if (measure === 'grade' && entry === null && outcome)
-    return outcome.grade ?? (outcome.passed ? 'passed' : 'not passed');
+  if (measure === 'grade' && entry === null && score) return score.grade ?? (score.passed ? 'passed' : 'not passed');
   const marks = entry?.is === 'marks' ? entry.marks : score?.marks;
   const whole = score?.of ?? of;
   if (marks === undefined) return '';

@@ -1,27 +1,26 @@
 'use client';
 import { useCallback, useRef, useState } from 'react';
 import { putCellsAction } from '@/actions/gradebook';
-import type { Proposed } from '@/core/gradebook/bring-in';
 import { FINAL } from '@/core/gradebook/book';
-
-import type { BookRow, CellEntry, ColumnView } from '@/server/gradebook/gradebook';
+import type { Proposed } from '@/core/gradebook/bring-in';
+import type { BookCell, BookRow, ColumnView } from '@/server/gradebook/gradebook';
 import { oneAtATime } from '../parts/one-at-a-time';
 import { refusalText } from '../words/refusals';
 
+/** What was put into a cell last, and its place in the history. */
+type Last = Pick<BookCell, 'entry' | 'last'>;
+
 /** A row in which something was put. */
-function withEntry(row: BookRow, columns: readonly ColumnView[], column: string, last: CellEntry | null): BookRow {
+function withEntry(row: BookRow, columns: readonly ColumnView[], column: string, last: Last): BookRow {
   if (column === FINAL) return { ...row, final: last };
   const at = columns.findIndex((one) => one.column.id === column);
-  return {
-    ...row,
-    cells: row.cells.map((cell, i) => (i === at ? { ...cell, entry: last?.entry ?? null, last } : cell)),
-  };
+  return { ...row, cells: row.cells.map((cell, i) => (i === at ? { ...cell, ...last } : cell)) };
 }
 
-/** What stands in a cell by hand; null where nobody has put anything in. */
-export function lastIn(row: BookRow | undefined, columns: readonly ColumnView[], column: string): CellEntry | null {
-  if (column === FINAL) return row?.final ?? null;
-  return row?.cells[columns.findIndex((one) => one.column.id === column)]?.last ?? null;
+/** What stands in a cell by hand. */
+export function lastIn(row: BookRow | undefined, columns: readonly ColumnView[], column: string): Last {
+  const cell = column === FINAL ? row?.final : row?.cells[columns.findIndex((one) => one.column.id === column)];
+  return { entry: cell?.entry ?? null, last: cell?.last ?? 0 };
 }
 
 /** The rows of a gradebook while they are written in: a change shows at once, is sent, and is put back where it is refused. */
@@ -33,18 +32,30 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
   const [past, setPast] = useState<Proposed[][]>([]);
   const [line] = useState(oneAtATime);
 
+  /** Shows cells as they are to be; rows without any stay what they were. */
   const show = useCallback(
-    (entries: ReadonlyMap<string, CellEntry | null>): void => {
+    (cells: readonly (Last & Pick<Proposed, 'member' | 'column'>)[]): void => {
+      const byMember = new Map<string, typeof cells>();
+      for (const cell of cells) byMember.set(cell.member, [...(byMember.get(cell.member) ?? []), cell]);
       latest.current = latest.current.map((row) =>
-        columns
-          .map(({ column }) => column.id)
-          .concat(FINAL)
-          .reduce((next, id) => {
-            const key = `${id} ${row.member}`;
-            return entries.has(key) ? withEntry(next, columns, id, entries.get(key) ?? null) : next;
-          }, row),
+        (byMember.get(row.member) ?? []).reduce(
+          (next, { column, entry, last }) => withEntry(next, columns, column, { entry, last }),
+          row,
+        ),
       );
       setRows(latest.current);
+    },
+    [columns],
+  );
+
+  const standing = useCallback(
+    (changes: readonly Proposed[]) => {
+      const rowOf = new Map(latest.current.map((row) => [row.member, row]));
+      return changes.map(({ column, member }) => ({
+        column,
+        member,
+        ...lastIn(rowOf.get(member), columns, column),
+      }));
     },
     [columns],
   );
@@ -52,35 +63,19 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
   const put = useCallback(
     async (changes: readonly Proposed[], reason: string, undoing = false): Promise<boolean> => {
       if (changes.length === 0) return true;
-      const rowOf = new Map(latest.current.map((row) => [row.member, row]));
-      const before = new Map(
-        changes.map(({ column, member }) => [`${column} ${member}`, lastIn(rowOf.get(member), columns, column)]),
-      );
-      const meant = changes.map(({ column, member, entry }): [string, CellEntry] => [
-        `${column} ${member}`,
-        { id: before.get(`${column} ${member}`)?.id ?? 0, entry, reason, by: 'you', at: Date.now() },
-      ]);
-      show(new Map(meant));
+      const before = standing(changes);
+      show(changes.map((change, i) => ({ ...change, last: before[i]?.last ?? 0 })));
       setBusy((n) => n + 1);
       let done = false;
       await line(async () => {
-        const now = new Map(latest.current.map((row) => [row.member, row]));
-        const sent = changes.map((one) => ({
-          ...one,
-          base: lastIn(now.get(one.member), columns, one.column)?.id ?? 0,
-        }));
+        const now = standing(changes);
+        const sent = changes.map((change, i) => ({ ...change, base: now[i]?.last ?? 0 }));
         try {
           const result = await putCellsAction({ course, changes: sent, reason });
           if (result.ok) {
-            show(
-              new Map(changes.map(({ column, member }, i) => [`${column} ${member}`, result.value.entries[i] ?? null])),
-            );
-            const back = changes.map(({ column, member }) => ({
-              column,
-              member,
-              entry: before.get(`${column} ${member}`)?.entry ?? null,
-            }));
-            if (!undoing) setPast((all) => [...all, back]);
+            show(changes.map((change, i) => ({ ...change, last: result.value.entries[i] ?? 0 })));
+            if (!undoing)
+              setPast((all) => [...all, before.map(({ column, member, entry }) => ({ column, member, entry }))]);
             setTrouble(null);
             done = true;
             return;
@@ -93,7 +88,7 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
       }).finally(() => setBusy((n) => n - 1));
       return done;
     },
-    [course, columns, line, show],
+    [course, line, show, standing],
   );
 
   const undo = useCallback(async (): Promise<void> => {

@@ -5,6 +5,8 @@ export interface Column<Row> {
   cell: (row: Row) => ReactNode;
   /** Figures stand at the right. */
   figure?: boolean;
+  /** The head is read aloud, not shown: what stands below says itself what it does. */
+  headless?: boolean;
 }
 
 interface Props<Row> {
@@ -27,7 +29,7 @@ export function RowsTable<Row>({ rows, keyOf, columns, caption, empty }: Props<R
         <tr>
           {columns.map((column) => (
             <th key={column.head} scope="col" className={look(column)}>
-              {column.head}
+              {column.headless ? <span className="visually-hidden">{column.head}</span> : column.head}
             </th>
           ))}
         </tr>

@@ -42,7 +42,7 @@ export function JudgeQuestion({
       ) : (
         <select
           className="form-select mb-2"
-          aria-label={`Question ${number}`}
+          aria-label={`How question ${number} is`}
           value={estimate.cells[id] ?? ''}
           onChange={(e) => {
             const cell = CELLS.find((one) => one === e.target.value);

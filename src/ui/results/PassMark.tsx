@@ -28,10 +28,12 @@ export function PassMark({ view }: { view: PassMarkView }) {
         title="Pass mark"
         chip={`${shown(exact(standing), 3)} %`}
       >
-        <Button variant="outline-primary" onClick={() => setAsking('new')}>
+        <Button variant="outline-primary" aria-haspopup="dialog" onClick={() => setAsking('new')}>
           Ask judges…
         </Button>
-        <Button onClick={() => setSetting({ percent: standing, basis: '' })}>Set it…</Button>
+        <Button aria-haspopup="dialog" onClick={() => setSetting({ percent: standing, basis: '' })}>
+          Set it…
+        </Button>
       </Strip>
       <div className="page">
         {panels.length === 0 && (
@@ -126,7 +128,7 @@ function PanelSheet({ panel, view: { results }, onTake, onChange }: SheetProps) 
         <span className="soft me-auto">
           {method === 'angoff' || method === 'ebel' ? `round ${round}, ${FIGURES_WORDS[figures]}` : ''}
         </span>
-        <Button variant="quiet" onClick={onChange}>
+        <Button variant="quiet" aria-haspopup="dialog" onClick={onChange}>
           Judges…
         </Button>
         {(method === 'angoff' || method === 'ebel') && (
@@ -182,9 +184,10 @@ function PanelSheet({ panel, view: { results }, onTake, onChange }: SheetProps) 
             },
             { head: 'To know', cell: ({ note }) => <span className="soft">{note}</span> },
             {
-              head: '',
+              head: 'Take it',
+              headless: true,
               cell: (cut) => (
-                <Button variant="outline-primary" size="sm" onClick={() => onTake(cut)}>
+                <Button variant="outline-primary" size="sm" aria-haspopup="dialog" onClick={() => onTake(cut)}>
                   Take it…
                 </Button>
               ),

@@ -89,6 +89,7 @@ export function ResultSheet({ result, about }: Props) {
       </section>
       {result.items.map((item) => (
         <div className="result-row" key={item.id}>
+          <h2 className="visually-hidden">Question {item.number}</h2>
           <div className="sheet">
             <QuestionView
               number={item.number}

@@ -1,0 +1,226 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { goTo, PHONE } from '../drivers/browser';
+import { onStage } from '../drivers/stage';
+
+/** What a department lives with: the gradebook, judges of a pass mark, what the analysis finds, questions about marks, certificates. */
+const stage = onStage('grades');
+let teacher: Page;
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async () => {
+  teacher = (await stage.signIn('odalys')).page;
+});
+
+async function plain(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+}
+
+const grid = (page: Page): Locator => page.getByRole('grid', { name: 'Marks' });
+const rowOf = (page: Page, name: string): Locator => grid(page).getByRole('row', { name });
+
+async function book(page: Page): Promise<void> {
+  await goTo(page, '/gradebook');
+  await page.getByRole('link', { name: /WT-201/ }).click();
+  await expect(grid(page)).toBeVisible();
+}
+
+test('marks are typed from the keyboard, a slip is told, an undo takes them back, and the grade follows at once', async () => {
+  await book(teacher);
+  const row = rowOf(teacher, 'Anders Fjellvang');
+  const final = row.getByRole('gridcell').first();
+  const before = (await final.textContent()) ?? '';
+  const cell = row.getByRole('gridcell').nth(3);
+  await cell.click();
+  const was = await cell.innerText();
+  await teacher.keyboard.type('19,5');
+  await teacher.keyboard.press('Enter');
+  await expect(cell).toHaveText('19.5');
+  await expect(final).not.toHaveText(before);
+  // Enter has gone down, arrows go on from there; nonsense is told and not taken.
+  await teacher.keyboard.press('ArrowUp');
+  await teacher.keyboard.type('999');
+  await teacher.keyboard.press('Enter');
+  await expect(teacher.getByRole('alert').filter({ hasText: 'more than twice' })).toBeVisible();
+  await expect(cell).toHaveText('19.5');
+  await teacher.keyboard.press('Control+z');
+  await expect(cell).toHaveText(was);
+  await expect(final).toHaveText(before);
+  await teacher.reload();
+  await expect(rowOf(teacher, 'Anders Fjellvang').getByRole('gridcell').nth(3)).toHaveText(was);
+});
+
+test('a block is pasted after it was seen what changes; what reaches beyond is left out', async () => {
+  const row = rowOf(teacher, 'Aino Virtala');
+  await row.getByRole('gridcell').nth(1).click();
+  await grid(teacher).evaluate((table) => {
+    const data = new DataTransfer();
+    data.setData('text/plain', '11\t12\n13\tx\n');
+    table.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  const dialog = teacher.getByRole('dialog');
+  await expect(dialog).toContainText('“x” is no number');
+  await expect(dialog).toContainText('Blade sections');
+  // A hasty hand.
+  await dialog.getByRole('button', { name: 'Change 3 cells' }).dblclick();
+  await expect(row.getByRole('gridcell').nth(2)).toHaveText('12');
+  await expect(rowOf(teacher, 'Anders Fjellvang').getByRole('gridcell').nth(1)).toHaveText('13');
+});
+
+test('what was reckoned changes only with a reason, which stands in the history; the grade explains itself', async () => {
+  const row = rowOf(teacher, 'Aino Virtala');
+  await row.getByRole('gridcell').first().click();
+  await teacher.keyboard.type('50');
+  await teacher.keyboard.press('Enter');
+  const dialog = teacher.getByRole('dialog');
+  await expect(dialog.getByRole('button', { name: 'Change it' })).toBeDisabled();
+  await dialog.getByLabel(/^Why/).fill('Agreed with the board');
+  await dialog.getByRole('button', { name: 'Change it' }).click();
+  await expect(row.getByRole('gridcell').first()).toContainText('50.0');
+  await row.getByRole('gridcell').first().click();
+  const note = teacher.getByRole('complementary', { name: 'The cell' });
+  await expect(note).toContainText('Agreed with the board');
+  await expect(note).toContainText('By hand 50.0 %');
+  await expect(note).toContainText('÷ 3 =');
+  await note.getByRole('button', { name: 'Back to the reckoned grade' }).click();
+  await teacher.getByRole('dialog').getByLabel(/^Why/).fill('It does not count');
+  await teacher.getByRole('dialog').getByRole('button', { name: 'Change it' }).click();
+  await expect(row.getByRole('gridcell').first()).not.toContainText('50.0');
+});
+
+test('rules say at once whose grade moves; the student reads the same reckoning, and nobody else’s', async () => {
+  await teacher.getByRole('link', { name: 'How grades come about' }).click();
+  await teacher.getByLabel('Weight of Exams').fill('0');
+  await expect(teacher.getByRole('complementary')).toContainText('The weights add up to 50, not to 100');
+  await expect(teacher.getByRole('complementary')).toContainText(/grades have moved/);
+  await teacher.getByLabel('Weight of Exams').fill('50');
+  await expect(teacher.getByRole('complementary')).toContainText('No grade has moved');
+  await expect(teacher.getByText(/^Saved/).first()).toBeVisible();
+  await plain(teacher);
+  const student = (await stage.signIn('aino.v', PHONE)).page;
+  await goTo(student, '/my');
+  await student.getByRole('link', { name: /^WT-201/ }).click();
+  await expect(student.getByRole('heading', { level: 1 })).toContainText('%');
+  await expect(student.getByText('Blade sections')).toBeVisible();
+  await expect(student.locator('body')).not.toContainText('Anders');
+  await plain(student);
+});
+
+test('a colleague reads a course that is signed off, and changes nothing in it', async () => {
+  await book(teacher);
+  await teacher.getByRole('button', { name: 'Sign off…' }).click();
+  await teacher.getByRole('button', { name: 'Sign it off' }).click();
+  // Marks in pencil keep it open.
+  await expect(teacher.getByRole('dialog')).toContainText('not released yet');
+  await teacher.getByRole('button', { name: 'Cancel' }).click();
+});
+
+const openFirstCheck = async (page: Page): Promise<string> => {
+  await goTo(page, '/sittings');
+  await page
+    .getByRole('link', { name: /first check/ })
+    .first()
+    .click();
+  await page.waitForURL(/\/sittings\/[^/]+$/);
+  return new URL(page.url()).pathname;
+};
+
+test('the analysis finds the wrong key, the option that misleads nobody and the question that favours some', async () => {
+  const sitting = await openFirstCheck(teacher);
+  await goTo(teacher, `${sitting}/analysis`);
+  const row = (words: string): Locator => teacher.getByRole('row').filter({ hasText: words }).first();
+  await expect(row('drops to half')).toContainText('is the key right?');
+  await expect(row('does not change the power')).toContainText('Nobody chose');
+  await teacher.getByLabel('Group', { exact: true }).selectOption({ label: 'Offshore against all others' });
+  const groups = teacher.getByRole('region', { name: 'Two groups compared' });
+  await expect(groups.getByRole('row').filter({ hasText: 'Salt spray' })).toContainText('much easier for Offshore (C)');
+  await expect(teacher.getByRole('img', { name: /Difficulties of \d+ questions/ })).toBeVisible();
+  for (const as of ['CSV', 'PDF']) {
+    const saved = teacher.waitForEvent('download');
+    await teacher.getByRole('button', { name: 'Save…' }).click();
+    await teacher.getByRole('button', { name: as }).click();
+    expect((await saved).suggestedFilename()).toBe(`students-and-questions.${as.toLowerCase()}`);
+  }
+  await row('drops to half').getByRole('link').click();
+  await expect(teacher.getByRole('img', { name: /weakest, middle and best third/ })).toBeVisible();
+  await teacher.getByRole('link', { name: 'To the bench' }).click();
+  await teacher.getByRole('button', { name: 'Look at its sittings' }).click();
+  await expect(teacher.getByText('is the key right?')).toBeVisible();
+});
+
+test('judges say where the pass mark belongs, each on a page of their own', async () => {
+  const sitting = await openFirstCheck(teacher);
+  await goTo(teacher, `${sitting}/pass-mark`);
+  await expect(teacher.getByText('As the panel said')).toBeVisible();
+  await teacher.getByRole('button', { name: 'Ask judges…' }).click();
+  await teacher.getByLabel(/by bearable limits/).check();
+  await teacher.getByRole('dialog').getByLabel('Mirela Petrescu').check();
+  await teacher.getByRole('button', { name: 'Ask them' }).dblclick();
+  await expect(teacher.getByText('has not begun')).toBeVisible();
+  await plain(teacher);
+  const judge = (await stage.signIn('mirela')).page;
+  await goTo(judge, '/');
+  await judge.getByRole('link', { name: /Where the pass mark of/ }).click();
+  const say = async (label: RegExp, percent: string): Promise<void> => judge.getByLabel(label).fill(percent);
+  await say(/lowest pass mark/, '60');
+  await say(/highest pass mark/, '40');
+  await say(/At least so many/, '5');
+  await say(/At most so many/, '50');
+  await expect(judge.getByText('What you bear at least is more')).toBeVisible();
+  await expect(judge.getByRole('button', { name: 'That is all' })).toBeDisabled();
+  await say(/highest pass mark/, '75');
+  await say(/lowest pass mark/, '40');
+  await plain(judge);
+  await judge.getByRole('button', { name: 'That is all' }).click();
+  await expect(judge.getByRole('button', { name: '✓ Done' })).toBeVisible();
+  await teacher.reload();
+  const panel = teacher.getByRole('region', { name: /bearable limits/ });
+  await expect(panel).toContainText('where the limits meet the scores');
+  await panel.getByRole('button', { name: 'Take it…' }).click();
+  await expect(teacher.getByRole('dialog')).toContainText('Mirela Petrescu');
+  await teacher.getByRole('button', { name: 'Cancel' }).click();
+});
+
+test('a student asks about a mark, prints a certificate, and anybody can check its number', async () => {
+  const sitting = await openFirstCheck(teacher);
+  await goTo(teacher, `${sitting}/results`);
+  await teacher.getByRole('button', { name: 'Certificate…' }).click();
+  await teacher.getByLabel('What it says').fill('[name] passed [exam] with [percent].');
+  await teacher.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(teacher.getByRole('dialog')).toBeHidden();
+  const student = (await stage.signIn('aino.v', PHONE)).page;
+  await goTo(student, '/my');
+  await student
+    .getByRole('link', { name: /first check/ })
+    .first()
+    .click();
+  await student.getByRole('button', { name: 'Ask about the marks of question 2', exact: true }).click();
+  const words = student.getByLabel('What you want to know about the marks of question 2');
+  await words.fill('Does a cube not make it eight times?');
+  await student.getByRole('button', { name: 'Ask', exact: true }).dblclick();
+  await expect(student.getByText('The answer comes here.')).toHaveCount(1);
+  await plain(student);
+  await student.getByRole('link', { name: 'Certificate' }).click();
+  const number = await student.locator('.certificate strong').innerText();
+  await expect(student.locator('.certificate')).toContainText('Aino Virtala passed');
+
+  await goTo(teacher, '/');
+  await teacher.getByRole('link', { name: 'Aino Virtala asks about 1 mark' }).click();
+  await teacher.getByLabel('Answer to the question about 2').fill('It does; you have the mark.');
+  await teacher.getByRole('button', { name: 'Answer' }).click();
+  await expect(teacher.getByText('It does; you have the mark.')).toBeVisible();
+
+  const context = await stage.browser.newContext({ baseURL: stage.base });
+  const anybody = await context.newPage();
+  stage.hear(anybody);
+  await anybody.goto('/check');
+  await anybody.getByLabel('Its number').fill(number.toLowerCase());
+  await anybody.getByRole('button', { name: 'Check' }).click();
+  await expect(anybody.getByRole('status')).toContainText('✓ This certificate holds.');
+  await plain(anybody);
+  await anybody.getByLabel('Its number').fill('AAAA-AAAA-AAAA');
+  await anybody.getByRole('button', { name: 'Check' }).click();
+  await expect(anybody.getByRole('status')).toContainText('No certificate has this number');
+  await context.close();
+});
