@@ -47,6 +47,13 @@ async function point(page: Page, what: string, ...parts: (readonly [number, numb
 const open = (page: Page, area: string, title: string): Promise<unknown> =>
   page.goto(area).then(() => page.getByRole('link', { name: title }).first().click());
 
+/** A page of the sitting that is marked and released. */
+async function firstCheck(page: Page, part: string): Promise<void> {
+  await open(page, '/sittings', 'Energy in the wind');
+  await page.waitForURL(/\/sittings\/[^/]+$/);
+  await goTo(page, `${page.url()}/${part}`);
+}
+
 await views('odalys', LAPTOP, [
   [
     'bank',
@@ -122,42 +129,6 @@ await views('odalys', LAPTOP, [
     },
   ],
   [
-    'listening',
-    async (p) => {
-      await open(p, '/marking', 'Read this aloud');
-      await p.waitForLoadState('networkidle');
-      const text = p.locator('.read-aloud');
-      for (const [sign, word] of [
-        ['other', 'leave'],
-        ['left out', 'both'],
-        ['corrected', 'fall'],
-      ] as const) {
-        await p.getByLabel('What went wrong').selectOption(sign);
-        await text.getByRole('button', { name: word, exact: true }).click();
-      }
-      await p.getByRole('button', { name: 'Remark at 0:00' }).click();
-      await p.keyboard.type('A calm beginning.');
-      await p.keyboard.press('Enter');
-      await p.getByRole('button', { name: 'Remark 1, at 0:00' }).waitFor();
-    },
-  ],
-  [
-    'agreement',
-    async (p) => {
-      await open(p, '/marking', 'Workshop, week 9');
-      await p.getByRole('link', { name: 'Agreement' }).click();
-      await p.waitForURL(/agreement/);
-    },
-  ],
-  [
-    'script',
-    async (p) => {
-      await open(p, '/marking', 'Workshop, week 9');
-      await p.getByRole('link', { name: 'Script 01' }).click();
-      await p.waitForURL(/script/);
-    },
-  ],
-  [
     'mending',
     async (p) => {
       await open(p, '/sittings', 'Mid-term');
@@ -197,6 +168,24 @@ await views('odalys', LAPTOP, [
       await open(p, '/sittings', 'Energy in the wind');
       await p.getByRole('link', { name: 'Results' }).click();
       await p.getByText('Boundaries').waitFor();
+    },
+  ],
+  [
+    'judges',
+    async (p) => {
+      await p.goto('/');
+      await p.getByRole('link', { name: /Where the pass mark of/ }).click();
+      await p.getByLabel('How question 1 is', { exact: true }).selectOption('essential, medium');
+      await p.getByLabel('How question 2 is', { exact: true }).selectOption('important, hard');
+      await p.getByLabel('Percent of what is essential, medium').fill('70');
+    },
+  ],
+  ['analysis', (p) => firstCheck(p, 'analysis')],
+  [
+    'question-analysis',
+    async (p) => {
+      await firstCheck(p, 'analysis');
+      await p.getByRole('link', { name: /drops to half/ }).click();
     },
   ],
   ['gradebook', (p) => open(p, '/gradebook', 'WT-201')],

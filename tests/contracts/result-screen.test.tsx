@@ -14,8 +14,17 @@ const score: OwnScore = {
   rangeText: 'Good work.',
   late: null,
   sections: [
-    { title: 'Rotor', marks: '10', of: '12', passed: true, passPercent: null },
-    { title: 'Rescue', marks: '4', of: '8', passed: false, passPercent: '60' },
+    { title: 'Rotor', marks: '10', of: '12', share: 5 / 6, passed: true, madeUp: false, passPercent: null, text: '' },
+    {
+      title: 'Rescue',
+      marks: '4',
+      of: '8',
+      share: 0.5,
+      passed: false,
+      madeUp: false,
+      passPercent: '60',
+      text: 'Climb again with Jonas.',
+    },
   ],
 };
 const result: OwnResult = {
@@ -37,7 +46,13 @@ const words = (part: Partial<OwnResult>): string =>
 describe('a result', () => {
   it.each<[string, Partial<OwnResult>, string]>([
     ['score and pass', {}, '14 of 20 70.0 % grade B ✓ passed pass mark 50 %'],
-    ['a section that is missed', {}, 'Rescue: 4 of 8, not the 60 % it needs'],
+    ['a section that is missed', {}, 'Rescue 4 of 8 not the 60 % it needs'],
+    ['what is said of a section', {}, 'Climb again with Jonas.'],
+    [
+      'a section that the whole makes up for',
+      { score: { ...score, sections: score.sections.map((one) => ({ ...one, madeUp: true })) } },
+      'not the 60 % it needs, made up for by the whole',
+    ],
     ['what its range reads', {}, 'Good work.'],
     ['lateness and what it cost', { score: { ...score, late: { cost: '2', by: 61 * 60_000 } } }, 'Handed in 1 h 1 min late: − 2 marks.'],
     ['lateness that costs nothing', { score: { ...score, late: { cost: '0', by: 1 } } }, 'Handed in 1 min late, which costs nothing.'],

@@ -17,6 +17,7 @@ const things: { [A in Act]: Acts[A] } = {
   'see results': mine,
   'release results': mine,
   'see gradebook': mine,
+  'keep gradebook': mine,
   'provide for students': null,
   'manage people': null,
   'set policy': null,
@@ -38,6 +39,7 @@ const table: Record<Act, Role[]> = {
   'see results': ['lead', 'teacher'],
   'release results': ['lead', 'teacher'],
   'see gradebook': ['lead', 'teacher'],
+  'keep gradebook': ['lead', 'teacher'],
   'provide for students': ['lead', 'teacher'],
   'manage people': ['lead'],
   'set policy': ['lead'],
@@ -56,13 +58,18 @@ describe('permissions', () => {
     });
   }
 
-  it.each(['run sittings', 'keep roster', 'mark answers', 'see results', 'release results', 'see gradebook'] as const)(
-    '%s: in a course of others only the lead may',
-    (act) => {
-      const theirs = { staff: ['jonas'] };
-      expect(ROLES.filter((role) => may({ id: 'me', role }, act, theirs))).toEqual(['lead']);
-    },
-  );
+  it.each([
+    'run sittings',
+    'keep roster',
+    'mark answers',
+    'see results',
+    'release results',
+    'see gradebook',
+    'keep gradebook',
+  ] as const)('%s: in a course of others only the lead may', (act) => {
+    const theirs = { staff: ['jonas'] };
+    expect(ROLES.filter((role) => may({ id: 'me', role }, act, theirs))).toEqual(['lead']);
+  });
 
   it('keep private and named banks to those they are for, the lead included', () => {
     const hidden = { share: 'private', owner: 'imre', named: [] } as const;

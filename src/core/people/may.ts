@@ -38,6 +38,8 @@ export interface Acts {
   'see results': CourseAccess;
   'release results': CourseAccess;
   'see gradebook': CourseAccess;
+  /** Put something into its cells, say how grades come about, sign it off. */
+  'keep gradebook': CourseAccess;
   /** Say what extra time a student has, let one in who is kept out by wrong passwords. */
   'provide for students': null;
   'manage people': null;
@@ -82,6 +84,7 @@ const TABLE: { [A in Act]: Rule<A> } = {
   'see results': teaches,
   'release results': teaches,
   'see gradebook': teaches,
+  'keep gradebook': teaches,
   'provide for students': writers,
   'manage people': by('lead'),
   'set policy': by('lead'),

@@ -37,7 +37,7 @@ export async function putCells(ctx: Context, raw: unknown): Promise<Result<{ ent
   const parsed = parse(cellsInput, raw);
   if (!parsed.ok) return parsed;
   const { course, changes, reason } = parsed.value;
-  const allowed = await inCourse(ctx, 'see gradebook', course);
+  const allowed = await inCourse(ctx, 'keep gradebook', course);
   if (!allowed.ok) return allowed;
   return ctx.db.transaction(async (tx) => {
     const { book, signedAt } = await bookOf(tx, course);

@@ -18,7 +18,7 @@ export async function saveBook(ctx: Context, raw: unknown): Promise<Result<{ ver
   const parsed = parse(bookInput, raw);
   if (!parsed.ok) return parsed;
   const { course, base, book } = parsed.value;
-  const allowed = await inCourse(ctx, 'see gradebook', course);
+  const allowed = await inCourse(ctx, 'keep gradebook', course);
   if (!allowed.ok) return allowed;
   const wrong = bookFindings(book).find(isStop);
   if (wrong) return refuse(wrong.code, { at: wrong.at, ...(wrong.values ? { values: wrong.values } : {}) });
@@ -37,7 +37,7 @@ export async function saveBook(ctx: Context, raw: unknown): Promise<Result<{ ver
 
 /** Signs a course off: its final grades are kept as they stand, and nothing is changed until it is opened again. Refused while marks are in pencil. */
 export async function signOff(ctx: Context, courseId: string): Promise<Result<{ students: number }>> {
-  const allowed = await inCourse(ctx, 'see gradebook', courseId);
+  const allowed = await inCourse(ctx, 'keep gradebook', courseId);
   if (!allowed.ok) return allowed;
   const [course] = await ctx.db.read.select().from(courses).where(eq(courses.id, courseId));
   if (!course) return NOT_FOUND;
@@ -67,7 +67,7 @@ export async function signOff(ctx: Context, courseId: string): Promise<Result<{ 
 
 /** Opens a book again that was signed off. */
 export async function openAgain(ctx: Context, course: string): Promise<Result<null>> {
-  const allowed = await inCourse(ctx, 'see gradebook', course);
+  const allowed = await inCourse(ctx, 'keep gradebook', course);
   if (!allowed.ok) return allowed;
   await ctx.db.transaction(async (tx) => {
     await tx

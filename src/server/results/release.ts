@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNotNull } from 'drizzle-orm';
+import { eq, inArray, isNotNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { filledMessage } from '@/core/people/message';
@@ -159,7 +159,7 @@ export async function takeBackResults(ctx: Context, sitting: string): Promise<Re
     const taken = await tx
       .update(sittings)
       .set({ releasedAt: null, releasedTo: null, releasePlan: null, shows: null })
-      .where(and(eq(sittings.id, sitting)))
+      .where(eq(sittings.id, sitting))
       .returning({ course: sittings.course });
     for (const { course } of taken) await changed(tx, `course:${course}`);
   });
