@@ -13,6 +13,7 @@ const score: OwnScore = {
   grade: 'B',
   rangeText: 'Good work.',
   late: null,
+  hints: null,
   sections: [
     { title: 'Rotor', marks: '10', of: '12', share: 5 / 6, passed: true, madeUp: false, passPercent: null, text: '' },
     {
@@ -36,6 +37,9 @@ const result: OwnResult = {
   soFar: null,
   revisedAt: null,
   waitsUntil: null,
+  ownChange: null,
+  group: null,
+  words: {},
   items: [],
 };
 const words = (part: Partial<OwnResult>): string =>
