@@ -132,6 +132,9 @@ test('the analysis finds the wrong key, the option that misleads nobody and the 
   const row = (words: string): Locator => teacher.getByRole('row').filter({ hasText: words }).first();
   await expect(row('drops to half')).toContainText('is the key right?');
   await expect(row('does not change the power')).toContainText('Nobody chose');
+  await teacher.getByLabel('Order of the questions').selectOption('worst with the rest first');
+  await expect(teacher.getByRole('row').nth(1)).toContainText('drops to half');
+  await teacher.getByLabel('only what is worth a look').check();
   await teacher.getByLabel('Group', { exact: true }).selectOption({ label: 'Offshore against all others' });
   const groups = teacher.getByRole('region', { name: 'Two groups compared' });
   await expect(groups.getByRole('row').filter({ hasText: 'Salt spray' })).toContainText('much easier for Offshore (C)');

@@ -1,10 +1,9 @@
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { FEWEST } from '@/core/analysis/advice';
-import type { AnalysedQuestion, Analysis } from '@/server/results/analysis';
-import { RowsTable } from '../parts/RowsTable';
-import { adviceText, figureText, percentText, reliabilityText } from '../words/analysis';
+import type { Analysis } from '@/server/results/analysis';
+import { figureText, reliabilityText } from '../words/analysis';
 import { plural } from '../words/marks';
+import { QuestionRows } from './QuestionRows';
 import './analysis.scss';
 
 /** What the answers of a sitting say about the test and its questions. */
@@ -20,26 +19,7 @@ export function AnalysisSheet({ analysis, children }: { analysis: Analysis; chil
     <div className="page analysis">
       <Whole analysis={analysis} />
       <div className="list-sheet scroll-x">
-        <RowsTable
-          rows={questions}
-          keyOf={({ item }) => item}
-          columns={[
-            {
-              head: 'Question',
-              cell: ({ item, number, label }) => (
-                <Link href={`/sittings/${sitting}/analysis/${item}`}>
-                  {number}. {label}
-                </Link>
-              ),
-            },
-            { head: 'Marks earned', cell: ({ facility }) => <Bar share={facility} /> },
-            { head: 'Best less weakest', figure: true, cell: ({ upperLower }) => figureText(upperLower) },
-            { head: 'With the rest', figure: true, cell: ({ withRest }) => figureText(withRest) },
-            { head: 'Alpha without', figure: true, cell: ({ alphaWithout }) => figureText(alphaWithout) },
-            { head: 'Empty', figure: true, cell: ({ omitted }) => percentText(omitted) },
-            { head: 'Worth a look', cell: (question) => <Looks question={question} /> },
-          ]}
-        />
+        <QuestionRows sitting={sitting} questions={questions} />
       </div>
       <p className="soft">
         Marks earned: the mean share of the marks. Best less weakest: how much more of it the best 27 % have than the
@@ -82,24 +62,4 @@ function Whole({ analysis: { persons, spread, reliability } }: { analysis: Analy
       )}
     </div>
   );
-}
-
-function Bar({ share }: { share: number }) {
-  return (
-    <span className="share-bar">
-      <span aria-hidden="true">
-        <i style={{ width: `${Math.round(100 * Math.min(1, Math.max(0, share)))}%` }} />
-      </span>
-      {percentText(share)}
-    </span>
-  );
-}
-
-function Looks({ question: { advice, persons } }: { question: AnalysedQuestion }) {
-  if (persons < FEWEST) return <span className="soft">{plural(persons, 'script', 'scripts')} only</span>;
-  return advice.map((one) => (
-    <span key={one.is} className={`d-block ${one.is === 'easy' || one.is === 'hard' ? 'soft' : 'hand'}`}>
-      {adviceText(one)}
-    </span>
-  ));
 }
