@@ -99,8 +99,8 @@ it('tells on a question of the bank how it has done, to who sees it there', asyn
   for (const who of ['marker', 'ada'])
     expect((await lifeOfQuestion(dept.as(who), second?.question ?? '')).ok).toBe(false);
   // Somebody who has nothing to do with the course learns nothing of two students.
-  const elsewhere = await lifeOfQuestion(dept.as('outsider'), second?.question ?? '');
-  if (elsewhere.ok) expect(elsewhere.value).toEqual({ sittings: [], overall: null });
+  const elsewhere = must(await lifeOfQuestion(dept.as('stranger'), second?.question ?? ''));
+  expect(elsewhere).toEqual({ sittings: [], overall: null });
   expect((await lifeOfQuestion(dept.as('teacher'), 'nothing')).ok).toBe(false);
 });
 

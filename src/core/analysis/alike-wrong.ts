@@ -11,6 +11,9 @@ export interface AlikePair {
   expected: number;
 }
 
+/** Of more persons pairs are not compared: half a million of them take about a second. */
+export const MOST_COMPARED = 1000;
+
 /** Pairs with fewer common wrong answers are not looked at. */
 const FEWEST_SAME = 3;
 
@@ -23,9 +26,10 @@ const FEWEST_SAME = 3;
  * independent chances, whose tail is reckoned exactly. Times the number of
  * pairs that is what is expected of a whole group (the correction of Bonferroni).
  * It is a hint to look, never a verdict: friends learn together, and slips are
- * common where they were taught.
+ * common where they were taught. Null of more persons than are compared.
  */
-export function alikeWrong(wrong: readonly (readonly (string | null)[])[], most = 0.05): AlikePair[] {
+export function alikeWrong(wrong: readonly (readonly (string | null)[])[], most = 0.05): AlikePair[] | null {
+  if (wrong.length > MOST_COMPARED) return null;
   const items = wrong[0]?.length ?? 0;
   const chance = Array.from({ length: items }, (_, i) => {
     const given = wrong.flatMap((row) => row[i] ?? []);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../base/random';
-import { alikeWrong } from './alike-wrong';
+import { cpuTime } from '../../../tests/drivers/cpu-time';
+import { alikeWrong, MOST_COMPARED } from './alike-wrong';
 import { apart, sizeOfEffect } from './compare';
 
 describe('two groups', () => {
@@ -31,12 +32,12 @@ describe('common wrong answers', () => {
 
   it('point at who copied, and at nobody where all answered on their own', () => {
     let pointed = 0;
-    for (let seed = 1; seed <= 20; seed += 1) pointed += alikeWrong(group(40, seed)).length;
+    for (let seed = 1; seed <= 20; seed += 1) pointed += alikeWrong(group(40, seed))?.length ?? 0;
     // By 0.05 of a pair for each group one is to be expected in twenty groups.
     expect(pointed).toBeLessThanOrEqual(4);
     const copied = group(40, 7);
     copied[12] = [...(copied[3] ?? [])];
-    const [first, ...others] = alikeWrong(copied);
+    const [first, ...others] = alikeWrong(copied) ?? [];
     expect(first?.persons).toEqual([3, 12]);
     expect(first?.same).toBe(first?.bothWrong);
     expect(first?.bothWrong).toBeGreaterThan(5);
@@ -49,6 +50,14 @@ describe('common wrong answers', () => {
     expect(alikeWrong(common)).toEqual([]);
   });
 
+  it('are reckoned in bounded time for as many as are compared, and not for more', () => {
+    const many = group(MOST_COMPARED, 3);
+    const from = cpuTime();
+    expect(alikeWrong(many)).not.toBeNull();
+    expect(cpuTime() - from).toBeLessThan(8000);
+    expect(alikeWrong([...many, ...many.slice(0, 1)])).toBeNull();
+  });
+
   it('reckon the tail exactly: two independent answers of one in two', () => {
     // Three items, all wrong for all four, two answers each half: Σp² = ½, all three the same: ⅛ of six pairs.
     const wrong = [
@@ -57,6 +66,6 @@ describe('common wrong answers', () => {
       ['b', 'b', 'b'],
       ['b', 'b', 'b'],
     ];
-    expect(alikeWrong(wrong, 10).map(({ expected }) => expected)).toEqual([0.75, 0.75]);
+    expect(alikeWrong(wrong, 10)?.map(({ expected }) => expected)).toEqual([0.75, 0.75]);
   });
 });

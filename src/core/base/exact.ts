@@ -107,29 +107,21 @@ export const exactText = z
 /** The most marks that anything can be worth. */
 export const MOST_MARKS = 1000;
 
+/** Schema of an exact number from `least` to `most`, stored as text. */
+export const exactBetween = (least: number, most: number, message: string) =>
+  exactText.refine(
+    (text) => {
+      const value = parseExact(text);
+      return value !== null && value.compare(least) >= 0 && value.compare(most) <= 0;
+    },
+    { message },
+  );
+
 /** Schema of marks: exact text from 0 to 1000. */
-export const marksText = exactText.refine(
-  (text) => {
-    const value = parseExact(text);
-    return value !== null && value.compare(0) >= 0 && value.compare(MOST_MARKS) <= 0;
-  },
-  { message: 'marks-range' },
-);
+export const marksText = exactBetween(0, MOST_MARKS, 'marks-range');
+
+/** A percent from 0 to 100 as exact text. */
+export const percentText = exactBetween(0, 100, 'percent-range');
 
 /** Schema of a share: exact text from 0 to 1. */
-/** A percent from 0 to 100 as exact text. */
-export const percentText = exactText.refine(
-  (text) => {
-    const value = parseExact(text);
-    return value !== null && value.compare(0) >= 0 && value.compare(100) <= 0;
-  },
-  { message: 'percent-range' },
-);
-
-export const shareText = exactText.refine(
-  (text) => {
-    const value = parseExact(text);
-    return value !== null && value.compare(0) >= 0 && value.compare(1) <= 0;
-  },
-  { message: 'share-range' },
-);
+export const shareText = exactBetween(0, 1, 'share-range');

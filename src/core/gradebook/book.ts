@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exact, exactText, marksText, percentText, stored, sum } from '../base/exact';
+import { exact, exactBetween, marksText, percentText, stored, sum } from '../base/exact';
 import { type Finding, stops, warns } from '../base/finding';
 import { gradeStep } from '../results/policy';
 
@@ -14,12 +14,15 @@ export const keepSchema = z.discriminatedUnion('is', [
 ]);
 export type Keep = z.infer<typeof keepSchema>;
 
+/** The most that a category can weigh. */
+const MOST_WEIGHT = 1_000_000;
+
 /** A category: columns that count together, with one weight. */
 export const categorySchema = z.object({
   id,
   name,
-  /** Any number from 0 on; weights need not add up to 100. */
-  weight: exactText.refine((text) => exact(text).compare(0) >= 0, { message: 'weight-below-zero' }),
+  /** Weights need not add up to 100. */
+  weight: exactBetween(0, MOST_WEIGHT, 'weight-range'),
   /** By the sum of marks over the sum of maxima, or by the mean of the percents. */
   average: z.enum(['points', 'percents']),
   keep: keepSchema,

@@ -44,6 +44,9 @@ describe('a typed cell', () => {
     ]);
     expect(readTyped('Excused', null)).toEqual({ ok: true, entry: { is: 'excused' } });
     expect(readTyped('50 %', null)).toEqual({ ok: false, why: 'not-a-number' });
+    // Where nothing says of how many marks it is, still not beyond all measure.
+    expect(readTyped('9'.repeat(300), null)).toEqual({ ok: false, why: 'too-many' });
+    expect(readTyped('9'.repeat(300), '0')).toEqual({ ok: false, why: 'too-many' });
   });
 });
 

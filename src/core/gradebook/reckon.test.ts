@@ -9,6 +9,7 @@ import {
   usualColumn,
   withSittings,
 } from './book';
+import { cellOf } from './cell';
 import { type Cell, finalGrade, neededIn, reckon } from './reckon';
 
 const marks = (got: string, of = '10'): Cell => ({ is: 'marks', marks: exact(got), of: exact(of) });
@@ -112,6 +113,19 @@ describe('the final percent', () => {
       { from: '0', grade: 'high' },
     ];
     expect(bookFindings({ ...NEW_BOOK, grades })).toMatchObject([{ code: 'boundary-order' }]);
+  });
+});
+
+describe('a sitting that is for others', () => {
+  it('is missing to nobody else, and counts for whoever sat it all the same', () => {
+    const facts = { of: '10', due: true };
+    expect(cellOf({ score: null, entry: null, notAsked: true }, facts)).toEqual({ is: 'none', of: null, due: false });
+    const score = { marks: '4', of: '10', stands: true };
+    expect(cellOf({ score, entry: null, notAsked: true }, facts)).toMatchObject({ is: 'marks' });
+    const zero = book([column('a'), column('b', { missing: 'zero' })]);
+    const b = cellOf({ score: null, entry: null, notAsked: true }, facts);
+    expect(percent(zero, { a: marks('5'), b })).toBe('50');
+    expect(percent(zero, { a: marks('5'), b }, { nothingMore: true })).toBe('50');
   });
 });
 

@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
+import { isFor, NO_TRAITS } from '@/core/exams/only';
 import { FINAL, type Book, type BookColumn, bookSchema, NEW_BOOK, withSittings } from '@/core/gradebook/book';
 import type { BookEntry, ColumnFacts, RawCell } from '@/core/gradebook/cell';
 import type { FinalPolicy } from '@/core/gradebook/reckon';
@@ -16,6 +17,7 @@ import { courses, enrolments, members } from '../db/schema/people';
 import { type CourseRow, inCourse } from '../people/courses';
 import { membersBehind } from '../people/participants';
 import { readDepartment } from '../people/policy';
+import { traitsInCourse } from '../people/traits';
 import { memberChanges } from '../results/member-marks';
 import { type ScoredAttempt, scoresOf } from '../results/results';
 import { placedIn, poolOfSitting } from '../sittings/pinned';
@@ -63,6 +65,7 @@ export interface ColumnView extends ColumnFacts {
   column: BookColumn;
   title: string;
   date: number | null;
+  /** To all. */
   released: boolean;
 }
 
@@ -199,17 +202,18 @@ export async function readGradebook(
         released: true,
       };
     const found = scores.get(column.from.sitting);
-    const released = found !== undefined && found.sitting.releasedAt !== null;
+    const released = found !== undefined && found.sitting.releasedAt !== null && found.sitting.releasedTo === null;
     return {
       column,
       title: found?.sitting.title ?? '',
       of: found?.of ?? null,
       // What is missing can count only once all the others know theirs.
-      due: released && found.sitting.releasedTo === null,
+      due: released,
       date: found?.sitting.opensAt ?? null,
       released,
     };
   });
+  const traits = await traitsInCourse(read, course.id);
   const people = await studentsOf(read, course.id, scores, entries);
   const rows = people
     .filter((one) => member === undefined || one.member === member)
@@ -220,7 +224,10 @@ export async function readGradebook(
           const at = column.from.is === 'sitting' ? scores.get(column.from.sitting) : undefined;
           const found = at?.scored.get(student.member);
           const last = entries.get(`${column.id} ${student.member}`);
+          const only = at?.sitting.only ?? null;
+          const notAsked = only !== null && !found && !isFor(only, traits.get(student.member) ?? NO_TRAITS);
           return {
+            ...(notAsked ? { notAsked } : {}),
             score:
               at && found
                 ? {

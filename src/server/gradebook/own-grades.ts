@@ -26,6 +26,9 @@ export interface OwnGrades {
   signed: { at: number; percent: string; grade: string | null; passed: boolean } | null;
 }
 
+/** What is needed is told of so many columns that are still to come. */
+const MOST_NEEDS = 6;
+
 /** The courses in which a student may read their own grades. */
 export async function ownGradebooks(ctx: Context): Promise<CourseRow[]> {
   const mine = await ctx.db.read
@@ -51,14 +54,24 @@ export async function openOwnGrades(ctx: Context, courseId: string): Promise<Res
   const [row] = gradebook.rows;
   if (!gradebook.book.studentsRead || !row) return FORBIDDEN;
   const { columns, policy, signed } = gradebook;
-  const grade = gradeRow(gradebook, row.cells, row.final.entry);
-  const cells = cellsOf(columns, row.cells);
-  const open = columns.filter(({ column, of }) => column.counts && of !== null && cells.get(column.id)?.is === 'none');
-  const own = signed?.grades[ctx.actor.id];
+  // A sitting that is for others is nothing to this student, not even by its name.
+  const theirs = columns.map((_, i) => row.cells[i]?.notAsked !== true);
+  const own = {
+    ...gradebook,
+    book: { ...gradebook.book, columns: gradebook.book.columns.filter((_, i) => theirs[i]) },
+    columns: columns.filter((_, i) => theirs[i]),
+  };
+  const raw = row.cells.filter((_, i) => theirs[i]);
+  const grade = gradeRow(own, raw, row.final.entry);
+  const cells = cellsOf(own.columns, raw);
+  const open = own.columns
+    .filter(({ column, of }) => column.counts && of !== null && cells.get(column.id)?.is === 'none')
+    .slice(0, MOST_NEEDS);
+  const kept = signed?.grades[ctx.actor.id];
   return ok({
     course: enrolled.course,
     policy,
-    titles: Object.fromEntries(columns.map(({ column, title }) => [column.id, title])),
+    titles: Object.fromEntries(own.columns.map(({ column, title }) => [column.id, title])),
     grade,
     needs:
       signed || row.final.entry
@@ -66,9 +79,9 @@ export async function openOwnGrades(ctx: Context, courseId: string): Promise<Res
         : open.flatMap(({ column, title, of }): Needs[] =>
             of === null || exact(of).equals(0)
               ? []
-              : [{ title, of: shown(exact(of)), grades: gradesBy(gradebook, cells, column.id, of) }],
+              : [{ title, of: shown(exact(of)), grades: gradesBy(own, cells, column.id, of) }],
           ),
-    signed: signed && own ? { at: signed.at, ...own } : null,
+    signed: signed && kept ? { at: signed.at, ...kept } : null,
   });
 }
 

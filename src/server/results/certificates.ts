@@ -48,13 +48,13 @@ export interface Certificate {
 
 type SittingRow = typeof sittings.$inferSelect;
 
-/** The score of whoever passed and knows it; null where nothing can be certified. */
+/** The score of whoever passed and knows it, and the attempt that counts; null where nothing can be certified. */
 async function passedBy(
   read: Reader,
   sitting: SittingRow,
   { participant, member }: { participant: string; member: string },
   now: number,
-): Promise<Score | null> {
+): Promise<{ attempt: string; score: Score } | null> {
   if (!isOutFor(sitting, participant) || sitting.certificate === null) return null;
   const [counting] = await scoresOf(read, sitting, now, participant);
   if (!counting || counting.score.waiting > 0) return null;
@@ -62,7 +62,7 @@ async function passedBy(
   const { plan } = await pinnedOf(read, sitting.id);
   const policy = { boundaries: boundariesSchema.parse(sitting.boundaries), rounding: plan.rounding };
   const score = change ? withChange(counting.score, change, policy) : counting.score;
-  return score.passed ? score : null;
+  return score.passed ? { attempt: counting.attempt, score } : null;
 }
 
 /** Whether a student has a certificate to open for an attempt. */
@@ -90,14 +90,17 @@ export async function openCertificate(
     .where(eq(sittings.id, found.attempt.sitting));
   if (!row) return NOT_FOUND;
   const whose = { participant: found.attempt.participant, member: ctx.actor.id };
-  const score = await passedBy(read, row.sitting, whose, ctx.now);
-  if (!score) return FORBIDDEN;
-  const mine = and(eq(certificates.attempt, attemptId), eq(certificates.member, ctx.actor.id));
+  const passed = await passedBy(read, row.sitting, whose, ctx.now);
+  if (!passed) return FORBIDDEN;
+  // Of several attempts the one that counts is certified, whichever is open.
+  const { attempt, score } = passed;
+  const [counted] = await read.select({ at: attempts.handedInAt }).from(attempts).where(eq(attempts.id, attempt));
+  const mine = and(eq(certificates.attempt, attempt), eq(certificates.member, ctx.actor.id));
   const given = await ctx.db.transaction(async (tx) => {
     const number = certificateNumber(() => (randomBytes(4).readUInt32BE() + 0.5) / 2 ** 32);
     await tx
       .insert(certificates)
-      .values({ number, attempt: attemptId, member: ctx.actor.id, issuedAt: ctx.now })
+      .values({ number, attempt, member: ctx.actor.id, issuedAt: ctx.now })
       .onConflictDoNothing();
     const [standing] = await tx.select().from(certificates).where(mine);
     return standing;
@@ -117,7 +120,7 @@ export async function openCertificate(
       name,
       exam: row.sitting.title,
       course: row.course,
-      date: day(found.attempt.handedInAt ?? ctx.now),
+      date: day(counted?.at ?? ctx.now),
       percent: `${score.shown.percent} %`,
       grade: score.grade ?? '',
     }),

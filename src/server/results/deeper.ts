@@ -1,5 +1,5 @@
 import { and, eq, isNotNull, ne } from 'drizzle-orm';
-import { type AlikePair, alikeWrong } from '@/core/analysis/alike-wrong';
+import { type AlikePair, alikeWrong, MOST_COMPARED } from '@/core/analysis/alike-wrong';
 import { type Apart, apart } from '@/core/analysis/compare';
 import { type DifferentlyFigures, differently, inBands, sizeOf } from '@/core/analysis/differently';
 import { correlation, mean, sum } from '@/core/analysis/numbers';
@@ -64,7 +64,8 @@ export interface Deeper {
   scale: OnScale;
   groupings: { id: string; name: string }[];
   grouped: Grouped | null;
-  alike: (Omit<AlikePair, 'persons'> & { who: { attempt: string; name: string }[] })[];
+  /** Null where there are more scripts than are compared. */
+  alike: (Omit<AlikePair, 'persons'> & { who: { attempt: string; name: string }[] })[] | null;
   sections: { titles: string[]; correlations: (number | null)[][] } | null;
   /** Minutes used against the score; null where they do not differ. */
   time: { minutes: number; withScore: number | null } | null;
@@ -97,15 +98,20 @@ export async function openDeeper(ctx: Context, id: string, grouping: string | nu
   const scores = persons.map(({ shares }) => common.map((item) => (shares.get(item.id) ?? 0) * item.marks.valueOf()));
   const found = await groupingsOf(ctx, sitting, persons);
   const chosen = found.find((one) => one.id === grouping);
+  const alike = await alikeIn(ctx, items, persons);
   const names = new Map(scored.map(({ attempt, name }) => [attempt, name]));
   return ok({
     scale: onScale(common, persons),
     groupings: found.map(({ id: key, name }) => ({ id: key, name })),
     grouped: chosen ? compared(chosen, common, persons) : null,
-    alike: (await alikeIn(ctx, items, persons)).map(({ persons: pair, ...figures }) => ({
-      ...figures,
-      who: pair.map((p) => ({ attempt: persons[p]?.attempt ?? '', name: names.get(persons[p]?.attempt ?? '') ?? '' })),
-    })),
+    alike:
+      alike?.map(({ persons: pair, ...figures }) => ({
+        ...figures,
+        who: pair.map((p) => ({
+          attempt: persons[p]?.attempt ?? '',
+          name: names.get(persons[p]?.attempt ?? '') ?? '',
+        })),
+      })) ?? null,
     sections: sectionsOf(scored.map(({ score }) => score.sections)),
     time: await timeOf(ctx, id, persons),
     decision: decisionOf(scores, common, boundariesSchema.parse(sitting.boundaries).passPercent),
@@ -236,7 +242,8 @@ async function alikeIn(
   { db: { read } }: Context,
   items: readonly PaperQuestion[],
   persons: readonly Person[],
-): Promise<AlikePair[]> {
+): Promise<AlikePair[] | null> {
+  if (persons.length > MOST_COMPARED) return null;
   const slots = items.flatMap((item) =>
     // What varies is another question for each.
     item.question.vary ? [] : placedSlots(item.question).map(({ id, slot }) => ({ item, id, slot })),

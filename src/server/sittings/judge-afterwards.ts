@@ -9,6 +9,7 @@ import { type PaperQuestion, paperQuestions } from '@/core/exams/paper';
 import { kindOf } from '@/core/kinds/registry';
 import { storedResponse } from '@/core/kinds/response';
 import { takesPart } from '@/core/people/participant';
+import { isOutFor } from '@/core/results/release';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { answersNow } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
@@ -48,10 +49,10 @@ async function toJudge(ctx: Context, { attempt }: AttemptInTime): Promise<Map<Pa
   const later = paperQuestions(paper).map((item) => [item, judgedLater(item)] as const);
   if (later.every(([, slots]) => slots.length === 0)) return new Map();
   const [row] = await read
-    .select({ releasedAt: sittings.releasedAt })
+    .select({ releasedAt: sittings.releasedAt, releasedTo: sittings.releasedTo })
     .from(sittings)
     .where(eq(sittings.id, attempt.sitting));
-  if (!row || row.releasedAt !== null) return new Map();
+  if (!row || isOutFor(row, attempt.participant)) return new Map();
   const marked = (await currentMarks(read, { attempt: attempt.id })).filter(({ by }) => by !== null);
   const done = new Set(marked.map(({ item, slot }) => `${item} ${slot}`));
   return new Map(

@@ -20,6 +20,8 @@ export interface SittingRow {
   byHand: boolean;
   minutes: number;
   releasedAt: number | null;
+  /** To which participants alone; null for all. */
+  releasedTo: string[] | null;
   students: number;
   started: number;
   handedIn: number;

@@ -14,6 +14,7 @@ export const sittingColumns = {
   endedAt: sittings.endedAt,
   minutes: sittings.minutes,
   releasedAt: sittings.releasedAt,
+  releasedTo: sittings.releasedTo,
   who: sittings.who,
   only: sittings.only,
   byHand: sittings.byHand,

@@ -171,8 +171,8 @@ export function BookRules({ gradebook }: { gradebook: Gradebook }) {
             ) : (
               <details>
                 <summary>{plural(moved.length, 'grade has', 'grades have')} moved</summary>
-                {moved.map(({ name, was, is }) => (
-                  <p key={name} className="mb-0" dir="auto">
+                {moved.map(({ name, was, is }, i) => (
+                  <p key={i} className="mb-0" dir="auto">
                     {name}: {was} → <strong>{is}</strong>
                   </p>
                 ))}

@@ -52,7 +52,11 @@ export function CategoryRows({ book, weights, change }: Props) {
             <ExactInput
               label={`Weight of ${name}`}
               value={weight}
-              onChange={(next) => exact(next).compare(0) >= 0 && set(id, { weight: next }, 'weight')}
+              onChange={(next) =>
+                exact(next).compare(0) >= 0 &&
+                exact(next).compare(1_000_000) <= 0 &&
+                set(id, { weight: next }, 'weight')
+              }
             />
           ),
         },

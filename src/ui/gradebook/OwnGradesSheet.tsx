@@ -40,8 +40,8 @@ export function OwnGradesSheet({ own: { course, policy, titles, grade, needs, si
         </h2>
         <ExplainGrade grade={grade} policy={policy} titleOf={(column) => titles[column] ?? ''} />
       </section>
-      {needs.map(({ title, of, grades }) => (
-        <section key={title} className="sheet plain" aria-label={title}>
+      {needs.map(({ title, of, grades }, i) => (
+        <section key={i} className="sheet plain" aria-label={title}>
           <h2 className="fs-6 fw-bold">
             What {title} (of {of}) has to bring
           </h2>

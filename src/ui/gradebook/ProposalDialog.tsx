@@ -45,8 +45,8 @@ export function ProposalDialog({ proposal: { changes, bad }, rows, columns, onTa
             <strong>{plural(bad.length, 'cell')} left out:</strong>
           </p>
           <ul className="mb-0">
-            {bad.slice(0, 20).map((one) => (
-              <li key={`${one.row} ${one.text} ${one.why}`}>{notTakenText(one)}</li>
+            {bad.slice(0, 20).map((one, i) => (
+              <li key={i}>{notTakenText(one)}</li>
             ))}
             {bad.length > 20 && <li>and {bad.length - 20} more</li>}
           </ul>

@@ -27,8 +27,8 @@ export function RowsTable<Row>({ rows, keyOf, columns, caption, empty }: Props<R
       {caption && <caption>{caption}</caption>}
       <thead>
         <tr>
-          {columns.map((column) => (
-            <th key={column.head} scope="col" className={look(column)}>
+          {columns.map((column, i) => (
+            <th key={i} scope="col" className={look(column)}>
               {column.headless ? <span className="visually-hidden">{column.head}</span> : column.head}
             </th>
           ))}
@@ -37,8 +37,8 @@ export function RowsTable<Row>({ rows, keyOf, columns, caption, empty }: Props<R
       <tbody>
         {rows.map((row) => (
           <tr key={keyOf(row)}>
-            {columns.map((column) => (
-              <td key={column.head} className={look(column)}>
+            {columns.map((column, i) => (
+              <td key={i} className={look(column)}>
                 {column.cell(row)}
               </td>
             ))}

@@ -38,7 +38,7 @@ export function DeeperSheet({ sitting, deeper }: { sitting: string; deeper: Deep
           <div className="scroll-x">
             <RowsTable
               rows={sections.titles.map((title, i) => ({ title, i }))}
-              keyOf={({ title }) => title}
+              keyOf={({ i }) => String(i)}
               columns={[
                 { head: 'Sections go together', cell: ({ title }) => title },
                 ...sections.titles.map((title, j) => ({
@@ -72,7 +72,9 @@ export function DeeperSheet({ sitting, deeper }: { sitting: string; deeper: Deep
         <h2 id="alike" className="fs-6 fw-bold">
           The same wrong answers
         </h2>
-        {alike.length === 0 ? (
+        {alike === null ? (
+          <p className="mb-0">There are too many scripts to compare every two of them.</p>
+        ) : alike.length === 0 ? (
           <p className="mb-0">No two scripts share more wrong answers than answering on one’s own explains.</p>
         ) : (
           <>

@@ -114,7 +114,9 @@ export function EbelTable({ estimate, onChange }: Part) {
                       <span className="soft">of {count(cell)}</span>
                     </span>
                   ) : (
-                    <span className="soft">no question</span>
+                    <span className="soft" aria-label="no question">
+                      –
+                    </span>
                   )}
                 </td>
               );

@@ -5,6 +5,7 @@ import { FEWEST } from '@/core/analysis/advice';
 import type { AnalysedQuestion } from '@/server/results/analysis';
 import { CheckLine } from '../parts/CheckLine';
 import { RowsTable } from '../parts/RowsTable';
+import { ShareBar } from '../parts/ShareBar';
 import { adviceText, figureText, percentText } from '../words/analysis';
 import { plural } from '../words/marks';
 
@@ -64,7 +65,14 @@ export function QuestionRows({ sitting, questions }: { sitting: string; question
               </Link>
             ),
           },
-          { head: 'Marks earned', cell: ({ facility }) => <Bar share={facility} /> },
+          {
+            head: 'Marks earned',
+            cell: ({ facility }) => (
+              <span className="text-nowrap">
+                <ShareBar share={facility} /> {percentText(facility)}
+              </span>
+            ),
+          },
           { head: 'Best less weakest', figure: true, cell: ({ upperLower }) => figureText(upperLower) },
           { head: 'With the rest', figure: true, cell: ({ withRest }) => figureText(withRest) },
           { head: 'Alpha without', figure: true, cell: ({ alphaWithout }) => figureText(alphaWithout) },
@@ -73,17 +81,6 @@ export function QuestionRows({ sitting, questions }: { sitting: string; question
         ]}
       />
     </>
-  );
-}
-
-function Bar({ share }: { share: number }) {
-  return (
-    <span className="share-bar">
-      <span aria-hidden="true">
-        <i style={{ width: `${Math.round(100 * Math.min(1, Math.max(0, share)))}%` }} />
-      </span>
-      {percentText(share)}
-    </span>
   );
 }
 

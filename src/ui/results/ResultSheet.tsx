@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { OwnResult, OwnScore, ResultQuestion } from '@/server/results/own-result';
+import { ShareBar } from '../parts/ShareBar';
 import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
@@ -169,13 +170,11 @@ function SectionProfile({ sections }: { sections: OwnScore['sections'] }) {
   return (
     <table className="section-profile mt-3">
       <tbody>
-        {sections.map(({ title, marks, of, share, passed, madeUp, passPercent, text }) => (
-          <tr key={title}>
+        {sections.map(({ title, marks, of, share, passed, madeUp, passPercent, text }, i) => (
+          <tr key={i}>
             <th scope="row">{title}</th>
-            <td aria-hidden="true">
-              <span className="bar">
-                <i style={{ width: `${Math.round(100 * Math.min(1, Math.max(0, share)))}%` }} />
-              </span>
+            <td>
+              <ShareBar share={share} />
             </td>
             <td className="num">
               {marks} of {of}

@@ -60,8 +60,8 @@ export function SetPassMark({ results, percent: proposed, basis, onClose }: Prop
             {moved.filter(({ was }) => was).length} no longer
           </summary>
           <ul className="mb-0">
-            {moved.map(({ name, is }) => (
-              <li key={name} dir="auto">
+            {moved.map(({ name, is }, i) => (
+              <li key={i} dir="auto">
                 {name}: {is ? <span className="good">passes</span> : <span className="wrong">no longer passes</span>}
               </li>
             ))}

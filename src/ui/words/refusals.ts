@@ -187,6 +187,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
 const PROBLEMS: Record<string, string> = {
   'percent-range': 'Between 0 and 100 percent.',
   'marks-range': 'Marks go from 0 to 1000.',
+  'weight-above-zero': 'A weight is more than 0.',
+  'weight-range': 'Weights go from 0 to a million.',
   'not-a-number': 'This is not a number.',
   'reason-asked': 'Say why.',
   'subject-empty': 'Write what it is about.',

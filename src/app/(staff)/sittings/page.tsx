@@ -16,7 +16,8 @@ const LOOKS = { before: 'soft', open: 'good', closed: 'hand' };
 const WORDS = { before: 'scheduled', open: 'open now', closed: 'over' };
 
 function State({ of, now }: { of: SittingRow; now: number }) {
-  if (of.releasedAt !== null) return <span className="good">released</span>;
+  if (of.releasedAt !== null)
+    return <span className="good">{of.releasedTo === null ? 'released' : 'released to some'}</span>;
   const state = doorState(of, now);
   return <span className={LOOKS[state]}>{state === 'closed' && of.handedIn > 0 ? 'not released' : WORDS[state]}</span>;
 }

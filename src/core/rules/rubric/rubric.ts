@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Exact, exact, exactText, marksText, max, stored, sum, ZERO } from '../../base/exact';
+import { type Exact, exact, exactText, marksText, max, parseExact, stored, sum, ZERO } from '../../base/exact';
 import { type Finding, stops, warns } from '../../base/finding';
 import type { StoredForm } from '../../base/stored-form';
 import type { TraceStep } from '../marking';
@@ -18,7 +18,7 @@ const criterion = z.object({
   id: z.string().regex(/^[a-z0-9]{1,12}$/),
   title: name,
   /** How many times its marks count. */
-  weight: exactText.refine((text) => Number(exact(text).valueOf()) > 0, { message: 'weight-range' }),
+  weight: exactText.refine((text) => (parseExact(text)?.compare(0) ?? 0) > 0, { message: 'weight-above-zero' }),
   /** The level (by its place) that must be reached, or the whole answer earns nothing; null when none must. */
   must: z.number().int().min(0).nullable(),
   /** One cell for each level. */
