@@ -4,6 +4,8 @@ import { type Estimate, NOTHING_SAID } from '@/core/results/panel';
 import { finishJudging, openJudging, panelsToJudge, saveEstimate } from '@/server/results/judge';
 import { callPanel, nextRound, openPassMark, setPassMark } from '@/server/results/panels';
 import { openResults } from '@/server/results/results';
+import { sittings } from '@/server/db/schema/exams';
+import { scheduleSitting } from '@/server/sittings/schedule';
 import { TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
 import { numberQuestion } from '../drivers/samples';
@@ -121,6 +123,31 @@ it('shows judges the sheets and nothing else, and only judges', async () => {
   expect(
     await callPanel(dept.as('teacher'), { sitting, method: 'angoff', figures: 'never', judges: [student] }),
   ).toMatchObject({ refusal: { code: 'not-found' } });
+});
+
+it('shows, where that is wanted, what students earned: here, or before anybody sat it what earlier ones did', async () => {
+  for (const [who, answer] of [
+    ['ada', '42'],
+    ['ben', '7'],
+  ] as const)
+    must(
+      await handInAndMark(
+        dept.as(who),
+        await dept.sit(who, sitting, { [items[0] ?? '']: { a: { number: answer, unit: '' } } }),
+      ),
+    );
+  const earned = async (figures: string): Promise<unknown> =>
+    must(await openJudging(dept.as('teacher'), await ask('angoff', ['teacher'], figures))).questions[0]?.earned;
+  expect([await earned('never'), await earned('later')]).toEqual([null, null]);
+  expect(await earned('always')).toEqual({ share: 0.5, earlier: false });
+  // The same exam again, which nobody has sat yet.
+  const [first] = await dept.as('teacher').db.read.select().from(sittings);
+  const when = { opensAt: dept.now, closesAt: dept.now + 3_600_000, minutes: 30 };
+  const next = must(
+    await scheduleSitting(dept.as('teacher'), { exam: first?.exam ?? '', course: dept.course, ...when }),
+  );
+  sitting = next.id;
+  expect(await earned('always')).toEqual({ share: 0.5, earlier: true });
 });
 
 it('sets the pass mark with its reason, and keeps all of them', async () => {

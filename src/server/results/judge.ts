@@ -12,6 +12,7 @@ import { courses, members } from '../db/schema/people';
 import { estimates, panelJudges, panels } from '../db/schema/results';
 import { inSitting } from '../people/courses';
 import { estimatesIn, judgedIn, type PanelRow } from './panels';
+import { earnedBefore } from './question-life';
 
 /** What the round before said of one question. */
 export interface SaidBefore {
@@ -27,8 +28,8 @@ export interface JudgesQuestion {
   number: string;
   marks: string;
   sheet: QuestionSheet;
-  /** The share of its marks that students have earned; null where judges do not see it, or nobody has. */
-  earned: number | null;
+  /** The share of its marks that students have earned, here or, before anybody is marked here, in earlier sittings; null where judges do not see it, or nobody has. */
+  earned: { share: number; earlier: boolean } | null;
   before: SaidBefore | null;
 }
 
@@ -85,6 +86,18 @@ export async function openJudging(ctx: Context, id: string): Promise<Result<Judg
     .from(attempts)
     .where(eq(attempts.sitting, sitting.id));
   const script = new Map(numbers.map(({ attempt, number }) => [attempt, number]));
+  const earlierEarned =
+    shows && judged.scripts.length === 0
+      ? await earnedBefore(
+          ctx,
+          items.map(({ source }) => source),
+          sitting.id,
+        )
+      : null;
+  const earnedOf = (item: (typeof items)[number]): JudgesQuestion['earned'] => {
+    const share = earlierEarned ? earlierEarned.get(item.source) : earned.get(item.id);
+    return share === undefined || share === null ? null : { share, earlier: earlierEarned !== null };
+  };
   return ok({
     panel: id,
     method: panel.method,
@@ -96,7 +109,7 @@ export async function openJudging(ctx: Context, id: string): Promise<Result<Judg
       number: item.number,
       marks: stored(item.marks),
       sheet: questionSheet(item.question, item.seed),
-      earned: shows ? (earned.get(item.id) ?? null) : null,
+      earned: shows ? earnedOf(item) : null,
       before: earlier?.(item.id) ?? null,
     })),
     weights: Object.fromEntries(judged.questions.map(({ id: item, marks }) => [item, marks])),

@@ -1,4 +1,4 @@
-import { desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { median, sum } from '@/core/analysis/numbers';
 import { ok, type Result } from '@/core/base/result';
 import { type Context, FORBIDDEN } from '../context';
@@ -82,4 +82,33 @@ export async function lifeOfQuestion(ctx: Context, question: string): Promise<Re
             seconds: seconds.length < FEWEST_FOR_OTHERS ? null : median(seconds),
           },
   });
+}
+
+/** So many earlier sittings are asked about the questions of a new one, the newest first. */
+const MOST_EARLIER = 3;
+
+/** What share of the marks of each question earlier students earned, in other sittings than this one; of questions that nobody met before nothing. */
+export async function earnedBefore(
+  ctx: Pick<Context, 'db' | 'now'>,
+  wanted: readonly string[],
+  except: string,
+): Promise<Map<string, number>> {
+  const held = await ctx.db.read
+    .select()
+    .from(sittings)
+    .where(
+      and(
+        ne(sittings.id, except),
+        sql`EXISTS (SELECT 1 FROM json_each(${JSON.stringify(wanted)}) WHERE instr(${sittings.plan}, value) > 0)`,
+      ),
+    )
+    .orderBy(desc(sittings.opensAt))
+    .limit(MOST_EARLIER);
+  const all = new Map<string, { persons: number; earned: number }>();
+  for (const sitting of held)
+    for (const { question, persons, facility } of (await analyse(ctx, sitting)).questions) {
+      const so = all.get(question) ?? { persons: 0, earned: 0 };
+      all.set(question, { persons: so.persons + persons, earned: so.earned + persons * facility });
+    }
+  return new Map([...all].map(([question, { persons, earned }]) => [question, earned / persons]));
 }

@@ -7,7 +7,7 @@ import { placeOf, PlaceOptions } from '../bank/PlaceOptions';
 import { CheckLine } from '../parts/CheckLine';
 import { MarksInput } from '../parts/MarksInput';
 import { plural } from '../words/marks';
-import { NumberWord } from './NumberWord';
+import { NumberWord } from '../parts/NumberWord';
 import { changedDraw, withoutDraw } from './plan-moves';
 
 /** What a draw can be narrowed by. */

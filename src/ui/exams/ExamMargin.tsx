@@ -13,7 +13,7 @@ import { PracticeWords } from './PracticeWords';
 import { SeesTable } from './SeesTable';
 import { FormulaSheet } from './FormulaSheet';
 import { GlossesInput } from './GlossesInput';
-import { NumberWord } from './NumberWord';
+import { NumberWord } from '../parts/NumberWord';
 import { WordsOnScreens } from './WordsOnScreens';
 
 interface Props {

@@ -1,6 +1,6 @@
 import type { Practice } from '@/core/exams/plan';
 import { CheckLine } from '../parts/CheckLine';
-import { NumberWord } from './NumberWord';
+import { NumberWord } from '../parts/NumberWord';
 
 const FRESH: Practice = { check: 'wish', tries: null, key: false };
 

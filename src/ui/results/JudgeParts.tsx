@@ -57,7 +57,11 @@ export function JudgeQuestion({
           ))}
         </select>
       )}
-      {earned !== null && <p className="soft">Students earned {percentText(earned)} of its marks.</p>}
+      {earned && (
+        <p className="soft">
+          {earned.earlier ? 'Earlier students' : 'Students'} earned {percentText(earned.share)} of its marks.
+        </p>
+      )}
       {before && before.percents.length > 0 && (
         <p>
           Said before: {before.percents.map((p) => `${Math.round(10 * p) / 10}`).join(', ')} %

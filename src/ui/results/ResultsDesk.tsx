@@ -119,9 +119,6 @@ export function ResultsDesk({ results, zone, asking }: Props) {
         <Link className="btn btn-quiet" href={`/sittings/${results.sitting}/analysis`}>
           Analysis
         </Link>
-        <a className="btn btn-quiet" href={`/sittings/${results.sitting}/results/export`} download>
-          Spreadsheet
-        </a>
         <UndoRedo {...history} />
         <Button variant="quiet" aria-haspopup="dialog" onClick={() => setOpen('certificate')}>
           Certificate…
@@ -206,6 +203,11 @@ export function ResultsDesk({ results, zone, asking }: Props) {
           </div>
           {results.rows.length > 0 && (
             <div className="list-sheet scroll-x">
+              <p className="text-end mb-0">
+                <a href={`/sittings/${results.sitting}/results/export`} download>
+                  All answers, marks and times as a spreadsheet
+                </a>
+              </p>
               <table className="rows">
                 <thead>
                   <tr>

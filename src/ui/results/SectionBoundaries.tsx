@@ -3,7 +3,7 @@ import { exact } from '@/core/base/exact';
 import { askedOf } from '@/core/results/pass';
 import type { Boundaries } from '@/core/results/policy';
 import type { Results } from '@/server/results/results';
-import { CountInput } from '../parts/CountInput';
+import { NumberWord } from '../parts/NumberWord';
 import { PercentInput } from '../parts/PercentInput';
 
 interface Props {
@@ -77,18 +77,18 @@ export function SectionBoundaries({ results, boundaries, missed, change }: Props
       })}
       {missed > 0 && <p className="soft">{missed} pass the whole but not a section.</p>}
       {compensation ? (
-        <p className="d-flex flex-wrap gap-1 align-items-center">
+        <p className="fact-line">
           Up to
-          <CountInput
+          <NumberWord
             label="Sections that may be short"
-            count={compensation.sections}
+            value={String(compensation.sections)}
             least={1}
             most={20}
             onChange={(n) =>
-              n !== null && change((b) => ({ ...b, compensation: { ...compensation, sections: n } }), 'comp n')
+              change((b) => ({ ...b, compensation: { ...compensation, sections: Number(n) } }), 'comp n')
             }
           />
-          section may be short by
+          {compensation.sections === 1 ? 'section' : 'sections'} may be short by
           <PercentInput
             label="Short by"
             value={compensation.by}

@@ -1,5 +1,5 @@
 import { parseExact } from '@/core/base/exact';
-import { TypedNumber } from '../parts/TypedNumber';
+import { TypedNumber } from './TypedNumber';
 
 interface Props {
   label: string;
