@@ -13,6 +13,13 @@ const config = [
       eqeqeq: 'error',
     },
   },
+  {
+    files: ['src/**'],
+    ignores: ['src/ui/parts/Link.tsx'],
+    rules: {
+      'no-restricted-imports': ['error', { name: 'next/link', message: 'Use ui/parts/Link: it fetches nothing before it is followed.' }],
+    },
+  },
 ];
 
 export default config;

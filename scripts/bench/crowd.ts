@@ -40,7 +40,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
     mailer: standInMailer,
     recogniser: standInRecogniser(),
     converter: { convert: () => Promise.resolve(null) },
-    marker: openMarker(db.url),
+    marker: openMarker(),
     now,
   };
   const installed = await installDepartment(out, {

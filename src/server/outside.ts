@@ -31,7 +31,7 @@ async function open(): Promise<Services> {
   const env = readEnv();
   return {
     db: await openDatabase(env.databaseUrl),
-    marker: openMarker(env.databaseUrl),
+    marker: openMarker(),
     files: folderFiles(path.join(env.dataFolder, 'files')),
     mailer: env.mail.smtp === null ? standInMailer : smtpMailer(env.mail.smtp, env.mail.from),
     recogniser: standInRecogniser(),

@@ -40,12 +40,15 @@ const PEOPLE: [string, Exclude<Role, 'guest'>][] = [
   ['cleo', 'student'],
 ];
 
+/** One thread marks for all departments of a test process; it takes most of a second to begin. */
+const marker = openMarker();
+
 /** The services of a department whose data lie in a folder. */
 async function servicesIn(folder: string): Promise<Omit<Outside, 'now'>> {
   const url = `file:${path.join(folder, 'test.db')}`;
   return {
     db: await openDatabase(url),
-    marker: openMarker(url),
+    marker,
     files: folderFiles(path.join(folder, 'files')),
     web: standInWeb,
     mailer: standInMailer,
@@ -89,7 +92,6 @@ async function makeTemplate(): Promise<{ folder: string; installed: Installed }>
       banks: [{ name: 'Bank', share: 'department', owner: 'teacher', topics: [{ name: 'Topic' }] }],
     },
   );
-  await services.marker.close();
   services.db.close();
   return { folder, installed };
 }
@@ -200,7 +202,6 @@ export class TestDepartment {
   }
 
   async close(): Promise<void> {
-    await this.services.marker.close();
     this.services.db.close();
     rmSync(this.folder, { recursive: true, force: true });
   }

@@ -1,6 +1,6 @@
 import { loadDemo, PREPARED } from './server';
 
-/** Loads the demo department once; each file of stories plays on a copy. */
+/** Loads the demo department once, unless that was done before; each file of stories plays on a copy. */
 export default function prepare(): void {
-  loadDemo(PREPARED);
+  if (process.env.DEMO_LOADED === undefined) loadDemo(PREPARED);
 }

@@ -1,4 +1,4 @@
-import { cpuTime } from '../drivers/cpu-time';
+import { measureWork } from '../drivers/work';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { type Comparison, compareMaths, type Mode } from '@/core/rules/maths/compare';
@@ -34,7 +34,7 @@ export function mathsRows(file: string): MathsRow[] {
     .filter((line) => line.trim() !== '')
     .map((line) => {
       const { mode, key, answer, options, expected, accept } = JSON.parse(line) as Pair;
-      const start = cpuTime();
+      const work = measureWork();
       let got: string;
       try {
         got = COUNTS[compareMaths(key, answer, comparisonOf(mode, options)).verdict];
@@ -47,7 +47,7 @@ export function mathsRows(file: string): MathsRow[] {
         expected,
         accept,
         got,
-        ms: cpuTime() - start,
+        ms: work(),
       };
     });
 }

@@ -6,6 +6,7 @@ import { xlsxFromRows } from '@/server/exchange/spreadsheet';
 import { bringInRoster, readRosterFile } from '@/server/people/bring-in-roster';
 import { openRoster } from '@/server/people/roster';
 import { TestDepartment } from '../drivers/department';
+import { measureWork } from '../drivers/work';
 
 let dept: TestDepartment;
 beforeEach(async () => {
@@ -98,9 +99,9 @@ it.each([
 it('a workbook of 5,000 rows is read within five seconds; a longer file is refused, and a picture is none', async () => {
   const rows = [['Name', 'User name'], ...Array.from({ length: 4999 }, (_, i) => [`Person ${i}`, `person.${i}`])];
   const bytes = await xlsxFromRows('Roster', rows);
-  const began = performance.now();
+  const work = measureWork();
   expect(must(await readRosterFile(dept.as('teacher'), dept.course, { name: 'r.xlsx', bytes }))).toEqual(rows);
-  expect(performance.now() - began).toBeLessThan(5000);
+  expect(work()).toBeLessThan(5000);
   const csv = new TextEncoder().encode('a\n'.repeat(6000));
   const read = (name: string, of: Uint8Array) => readRosterFile(dept.as('teacher'), dept.course, { name, bytes: of });
   expect(await read('x.csv', csv)).toMatchObject({ refusal: { code: 'roster-too-long' } });

@@ -63,7 +63,7 @@ it('a backup taken in the middle of an exam comes back as operations.md says: wh
     mailer: standInMailer,
     recogniser: standInRecogniser(),
     converter: { convert: () => Promise.resolve(null) },
-    marker: openMarker(url),
+    marker: openMarker(),
     now: now + 3 * MINUTE,
   };
   await pulse(out);

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { searchQuestions } from '@/server/bank/search';
@@ -84,7 +84,7 @@ export default async function TodayPage() {
                 )}
                 {asking.map((a) => (
                   <li key={a.attempt}>
-                    <Link href={`/results/${a.attempt}`} prefetch={false}>
+                    <Link href={`/results/${a.attempt}`}>
                       {a.by} asks about {plural(a.count, 'mark')}
                     </Link>
                     <small>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import type { ReactNode } from 'react';
 import { studentContext } from '@/server/auth/request';
 import { Person } from '@/ui/frame/Person';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import type { Tries } from '@/core/sittings/tries';
 import { studentContext } from '@/server/auth/request';
@@ -74,7 +74,7 @@ export default async function MyPage() {
             {s.next.is === 'later' ? (
               <span className="soft">again from {dayAndTime(s.next.from)}</span>
             ) : (
-              <Link className="btn btn-primary py-2" href={`/my/begin/${s.id}`} prefetch={false}>
+              <Link className="btn btn-primary py-2" href={`/my/begin/${s.id}`}>
                 {s.next.number > 1 ? 'Begin anew…' : 'Begin…'}
               </Link>
             )}
@@ -170,7 +170,7 @@ export default async function MyPage() {
           </h2>
           {gradebooks.map(({ id, code, title }) => (
             <div key={id} className="py-1">
-              <Link href={`/my/grades/${id}`} prefetch={false}>
+              <Link href={`/my/grades/${id}`}>
                 {code} {title}
               </Link>
             </div>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { measureWork } from '../../../tests/drivers/work';
 import {
   freeUserName,
   guessable,
@@ -152,11 +153,11 @@ describe('rows', () => {
       ['Name'],
       ...Array.from({ length: 5000 }, (_, i) => [i % 2 ? 'Same Name' : `${' '.repeat(200)}\u202eX${'a'.repeat(150)}`]),
     ];
-    const began = performance.now();
+    const work = measureWork();
     const { people, bad } = read(rows);
     expect(people.length + bad.length).toBe(5000);
     expect(new Set(people.map(({ userName }) => userName)).size).toBe(people.length);
-    expect(performance.now() - began).toBeLessThan(5000);
+    expect(work()).toBeLessThan(5000);
   });
 });
 

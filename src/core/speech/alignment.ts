@@ -28,9 +28,11 @@ export function distance(a: Features, b: Features, band = 0.2): number {
 /** The distance of two frames: the root of the mean squared difference of their numbers. */
 function apart(a: Features, i: number, b: Features, j: number): number {
   let sum = 0;
-  for (let k = 0; k < WIDTH; k++) {
-    const d = (a.values[i * WIDTH + k] ?? 0) - (b.values[j * WIDTH + k] ?? 0);
+  // Read once: nothing is run more often.
+  const width = WIDTH;
+  for (let k = 0; k < width; k++) {
+    const d = (a.values[i * width + k] ?? 0) - (b.values[j * width + k] ?? 0);
     sum += d * d;
   }
-  return Math.sqrt(sum / WIDTH);
+  return Math.sqrt(sum / width);
 }

@@ -22,26 +22,49 @@ const WINDOW = Float64Array.from({ length: FRAME }, (_, i) => 0.54 - 0.46 * Math
 export const mel = (hertz: number): number => 2595 * Math.log10(1 + hertz / 700);
 const hertzOf = (mels: number): number => 700 * (10 ** (mels / 2595) - 1);
 
+/** What a transform of so many points needs that is the same for every signal: the turned order of the points, and the points of the unit circle. */
+interface Plan {
+  turned: Uint16Array;
+  cos: Float64Array;
+  sin: Float64Array;
+}
+const plans = new Map<number, Plan>();
+function planOf(n: number): Plan {
+  const there = plans.get(n);
+  if (there) return there;
+  const plan: Plan = { turned: new Uint16Array(n), cos: new Float64Array(n / 2), sin: new Float64Array(n / 2) };
+  for (let i = 1; i < n; i++) plan.turned[i] = ((plan.turned[i >> 1] ?? 0) >> 1) | (i & 1 ? n / 2 : 0);
+  for (let k = 0; k < n / 2; k++) {
+    plan.cos[k] = Math.cos((-2 * Math.PI * k) / n);
+    plan.sin[k] = Math.sin((-2 * Math.PI * k) / n);
+  }
+  plans.set(n, plan);
+  return plan;
+}
+
 /**
- * The power at each whole frequency from 0 to half the length, of a signal whose length is a power of two: the squared
- * size of its discrete Fourier transform (radix 2, Cooley and Tukey 1965).
+ * The power at each whole frequency from 0 to half the length, of a signal whose length is a power of two up to 65 536: the
+ * squared size of its discrete Fourier transform (radix 2, Cooley and Tukey 1965).
  */
 export function powerSpectrum(signal: Float64Array): Float64Array {
   const n = signal.length;
-  const [re, im] = [new Float64Array(n), new Float64Array(n)];
-  const bits = Math.log2(n);
-  for (let i = 0; i < n; i++) {
-    let turned = 0;
-    for (let b = 0; b < bits; b++) turned |= ((i >> b) & 1) << (bits - 1 - b);
-    re[turned] = signal[i] ?? 0;
-  }
+  const { turned, cos, sin } = planOf(n);
+  const re = new Float64Array(n);
+  const im = new Float64Array(n);
+  for (let i = 0; i < n; i++) re[turned[i] ?? 0] = signal[i] ?? 0;
   for (let half = 1; half < n; half *= 2) {
+    const every = n / (2 * half);
     for (let k = 0; k < half; k++) {
-      const [c, s] = [Math.cos((-Math.PI * k) / half), Math.sin((-Math.PI * k) / half)];
+      const c = cos[k * every] ?? 0;
+      const s = sin[k * every] ?? 0;
       for (let at = k; at < n; at += 2 * half) {
         const other = at + half;
-        const [a, b, x, y] = [re[at] ?? 0, im[at] ?? 0, re[other] ?? 0, im[other] ?? 0];
-        const [tx, ty] = [x * c - y * s, x * s + y * c];
+        const a = re[at] ?? 0;
+        const b = im[at] ?? 0;
+        const x = re[other] ?? 0;
+        const y = im[other] ?? 0;
+        const tx = x * c - y * s;
+        const ty = x * s + y * c;
         re[at] = a + tx;
         im[at] = b + ty;
         re[other] = a - tx;
@@ -49,7 +72,9 @@ export function powerSpectrum(signal: Float64Array): Float64Array {
       }
     }
   }
-  return Float64Array.from({ length: n / 2 + 1 }, (_, i) => (re[i] ?? 0) ** 2 + (im[i] ?? 0) ** 2);
+  const powers = new Float64Array(n / 2 + 1);
+  for (let i = 0; i <= n / 2; i++) powers[i] = (re[i] ?? 0) ** 2 + (im[i] ?? 0) ** 2;
+  return powers;
 }
 
 /** Triangles that overlap by half, evenly spaced in mels from 60 Hz to 7 kHz; `warp` stretches their frequencies for a longer or shorter vocal tract. */
@@ -88,9 +113,11 @@ export function spectra(sound: Sound): Float64Array[] {
   const frames = Math.max(0, Math.floor((samples.length - FRAME) / STEP) + 1);
   return Array.from({ length: frames }, (_, f) => {
     const signal = new Float64Array(POINTS);
+    let before = f === 0 ? 0 : (samples[f * STEP - 1] ?? 0);
     for (let i = 0; i < FRAME; i++) {
-      const at = f * STEP + i;
-      signal[i] = ((samples[at] ?? 0) - 0.97 * (samples[at - 1] ?? 0)) * (WINDOW[i] ?? 0);
+      const now = samples[f * STEP + i] ?? 0;
+      signal[i] = (now - 0.97 * before) * (WINDOW[i] ?? 0);
+      before = now;
     }
     return powerSpectrum(signal);
   });

@@ -33,8 +33,9 @@ export interface Database {
 const BUSY_TIMEOUT = 2000;
 
 /** A connection of its own that reads, for a worker thread. */
-export function openReader(url: string): Reader {
-  return drizzle(createClient({ url, timeout: BUSY_TIMEOUT }), { schema });
+export function openReader(url: string): { read: Reader; close: () => void } {
+  const client = createClient({ url, timeout: BUSY_TIMEOUT });
+  return { read: drizzle(client, { schema }), close: () => client.close() };
 }
 
 /** Opens the database with one client for writing and one for reading, after bringing its schema up to date. */

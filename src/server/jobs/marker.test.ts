@@ -28,12 +28,12 @@ const open = (mostTime?: number): void => {
     threads += 1;
     return new Worker(RULES, { eval: true, resourceLimits: { maxOldGenerationSizeMb: 64 } });
   };
-  marker = openMarker('', start, mostTime);
+  marker = openMarker(start, mostTime);
 };
 afterEach(() => marker.close());
 
 const mark = async (slots: string): Promise<Record<string, string | null>> => {
-  const { marks } = await marker.mark({ id: slots, sitting: 's', seed: 1, without: [] });
+  const { marks } = await marker.mark({ database: '', id: slots, sitting: 's', seed: 1, without: [] });
   return Object.fromEntries(marks.map(({ slot, marks: earned }) => [slot, earned]));
 };
 
@@ -73,7 +73,7 @@ describe('marking away from the thread that serves', () => {
       begun += 1;
       return new Worker(begun === 1 ? 'throw new Error("no such file")' : RULES, { eval: true });
     };
-    marker = openMarker('', start);
+    marker = openMarker(start);
     await expect(mark('a')).rejects.toThrow('no such file');
     expect(await mark('a')).toEqual({ a: '1' });
   });

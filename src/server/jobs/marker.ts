@@ -19,13 +19,12 @@ export interface Marker {
 const MOST_TIME = 1000;
 
 /**
- * Opens the marker of a database. Attempts come one after another. An answer
+ * Opens a marker. Attempts come one after another. An answer
  * that takes too long, or on which the thread dies, waits for a person; a
  * fresh thread marks the rest.
  */
 export function openMarker(
-  url: string,
-  start: () => Worker = () => startThread('mark-attempt', { url }),
+  start: () => Worker = () => startThread('mark-attempt', null),
   mostTime = MOST_TIME,
 ): Marker {
   const queue = new Mutex();

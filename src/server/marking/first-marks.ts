@@ -32,6 +32,8 @@ export interface FirstMarks {
 /** What is to be marked. What stands in `givenUp` waits for a person. */
 export interface MarkOrder extends Pick<AttemptRow, 'id' | 'sitting' | keyof Lot> {
   givenUp: readonly Place[];
+  /** Where its database is. */
+  database: string;
   /** One question only. */
   only?: string;
 }
@@ -39,7 +41,7 @@ export interface MarkOrder extends Pick<AttemptRow, 'id' | 'sitting' | keyof Lot
 /** Marks every slot of an attempt by its rules; `begins` is told which one is next. Reads only. */
 export async function firstMarks(
   read: Reader,
-  { givenUp, only, ...attempt }: MarkOrder,
+  { givenUp, only, ...attempt }: Omit<MarkOrder, 'database'>,
   begins: (place: Place) => void,
 ): Promise<FirstMarks> {
   const version = await versionOf(read, `sitting:${attempt.sitting}`);

@@ -25,7 +25,7 @@ async function markOnce(out: Outside, attempt: AttemptRow): Promise<void> {
   const { id, sitting, seed, without, reopenedAt } = attempt;
   await hearBeforeMarking(out, attempt);
   for (;;) {
-    const { version, marks: found } = await out.marker.mark({ id, sitting, seed, without });
+    const { version, marks: found } = await out.marker.mark({ database: out.db.url, id, sitting, seed, without });
     const kept = await out.db.transaction(async (tx) => {
       // What was mended meanwhile holds for these marks too.
       if ((await versionOf(tx, `sitting:${sitting}`)) !== version) return false;

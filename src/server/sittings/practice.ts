@@ -72,7 +72,7 @@ export async function checkQuestion(ctx: Context, id: string, raw: unknown): Pro
     if (settled) return ok(before.told as Checked);
   }
   const { seed, sitting, without } = found.attempt;
-  const { marks } = await ctx.marker.mark({ id, seed, sitting, without, only: itemId });
+  const { marks } = await ctx.marker.mark({ database: ctx.db.url, id, seed, sitting, without, only: itemId });
   const tries = (before?.tries ?? 0) + (key ? 0 : 1);
   const keyAt = key ? ctx.now : (before?.keyAt ?? null);
   const told = whatIsTold({ plan, item, given, marks, secret: found.attempt.secret, practice, tries, keyAt });

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -137,13 +137,13 @@ export function BankDesk(props: Props) {
             : `${SHARE[shelf.share]}${shelf.reviewRequired ? ' · review required' : ''} · ${plural(shelf.questions, 'question')}`
         }
       >
-        <Link className="btn btn-quiet" href="/bank/rubrics" prefetch={false}>
+        <Link className="btn btn-quiet" href="/bank/rubrics">
           Rubrics
         </Link>
-        <Link className="btn btn-outline-primary" href={`/bank/bring-in?bank=${shelf.id}`} prefetch={false}>
+        <Link className="btn btn-outline-primary" href={`/bank/bring-in?bank=${shelf.id}`}>
           Bring in…
         </Link>
-        <Link className="btn btn-primary" href={newHref} prefetch={false}>
+        <Link className="btn btn-primary" href={newHref}>
           New question <KeyCap of="n" />
         </Link>
       </Strip>
@@ -222,9 +222,7 @@ export function BankDesk(props: Props) {
             {list.total === 0 ? (
               <p className="p-4 mb-0 text-center">
                 {shelf.questions === 0 ? 'This bank is empty. ' : 'No question fits. '}
-                <Link href={newHref} prefetch={false}>
-                  Write one
-                </Link>
+                <Link href={newHref}>Write one</Link>
               </p>
             ) : (
               <QuestionList

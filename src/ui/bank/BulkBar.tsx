@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { actOnManyAction, placeManyAction, undoManyAction } from '@/actions/bank';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -115,9 +115,7 @@ function AlikeNote({ question }: { question: string }) {
       ) : (
         alike.map((q) => (
           <p key={q.id}>
-            <Link href={`/bank/${q.id}`} prefetch={false}>
-              {q.title}
-            </Link>{' '}
+            <Link href={`/bank/${q.id}`}>{q.title}</Link>{' '}
             <span className="soft">{Math.round(q.likeness * 100)} % alike</span>
           </p>
         ))

@@ -1,6 +1,6 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { type MouseEvent, useEffect, useRef } from 'react';
 import { HIT } from '@/core/bank/searching';
 import type { FoundQuestion } from '@/server/bank/search';
@@ -75,7 +75,7 @@ export function QuestionList({ total, question, need, at, words, chosen, onGo, o
                     {q.kinds.includes(' ') ? '⋯' : kindSign(q.kinds)}
                   </span>
                   <span className="text">
-                    <Link className="title" href={`/bank/${q.id}`} prefetch={false}>
+                    <Link className="title" href={`/bank/${q.id}`}>
                       <Highlighted text={q.title} words={words} />
                     </Link>
                     <small>

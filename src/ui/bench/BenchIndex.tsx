@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import type { PlacedSlot } from '@/core/bank/question';
 import type { Finding } from '@/core/base/finding';
 import type { OpenQuestion } from '@/server/bank/open-question';

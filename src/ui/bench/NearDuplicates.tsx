@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useEffect, useState } from 'react';
 import { nearDuplicatesAction } from '@/actions/bank';
 import type { Alike } from '@/server/bank/alike';
@@ -28,7 +28,7 @@ export function NearDuplicates({ question, text }: { question: string; text: str
       <ul>
         {found.map((q) => (
           <li key={q.id}>
-            <Link href={`/bank/${q.id}`} prefetch={false} target="_blank">
+            <Link href={`/bank/${q.id}`} target="_blank">
               {q.title} <small>{Math.round(q.likeness * 100)} %</small>
             </Link>
           </li>

@@ -4,7 +4,7 @@ import { Superscript } from '@tiptap/extension-superscript';
 import { TableKit } from '@tiptap/extension-table';
 import { type Editor, EditorContent, useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { type Slot, slotSchema } from '@/core/bank/question';
 import { type Content, mediaOf, withoutEmptyEnd } from '@/core/content/document';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useState } from 'react';
 import { searchAction } from '@/actions/bank';
 import { Combobox } from '../parts/Combobox';
@@ -58,7 +58,7 @@ export function AddQuestion({
             <button type="button" className="btn-link-plain soft text-nowrap" onClick={onDraw}>
               or draw some
             </button>
-            <Link className="soft text-nowrap" href="/bank/new" prefetch={false}>
+            <Link className="soft text-nowrap" href="/bank/new">
               or write a new one
             </Link>
           </>

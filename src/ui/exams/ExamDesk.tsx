@@ -9,7 +9,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -155,7 +155,6 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
         <Link
           className="btn btn-quiet"
           href={`/exams/${exam.id}/print`}
-          prefetch={false}
           onClick={async (event) => {
             event.preventDefault();
             await flush();

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { sectionLetter } from '@/core/exams/numbering';
 import type { ExamPlan } from '@/core/exams/plan';
 import type { ExamView } from '@/server/exams/exam-view';

@@ -1,6 +1,6 @@
 'use client';
 import { useSortable } from '@dnd-kit/sortable';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { stored } from '@/core/base/exact';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { usePathname } from 'next/navigation';
 
 const AREAS = [

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { cellHistoryAction } from '@/actions/gradebook';
@@ -43,7 +43,7 @@ export function CellNote({ gradebook, row, grade, column, onExcuse, onClear }: P
           <p className="soft">{columnText(column.column)}</p>
           {cell?.score && (
             <p>
-              <Link href={`/results/${cell.score.attempt}`} prefetch={false}>
+              <Link href={`/results/${cell.score.attempt}`}>
                 {shown(exact(cell.score.marks))} of {shown(exact(cell.score.of))}
               </Link>
               {cell.score.waiting > 0

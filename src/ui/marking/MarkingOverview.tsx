@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import type { Pace } from '@/core/marking/progress';
 import type { MarkingOverview as Overview, QuestionWaiting, Waiting } from '@/server/marking/overview';
 import { Strip } from '../frame/Strip';

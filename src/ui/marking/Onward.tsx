@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import Button from 'react-bootstrap/Button';
 import type { Desk } from '@/server/marking/desk';
 import { Strip } from '../frame/Strip';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { Fragment, useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Change } from '@/core/exams/amendments';

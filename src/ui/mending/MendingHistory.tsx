@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { takeBackMendingAction, takeIntoBankAction } from '@/actions/mending';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from './Link';
 import { ListKeys } from './ListKeys';
 import { type Column, RowsTable } from './RowsTable';
 

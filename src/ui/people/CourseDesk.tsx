@@ -1,6 +1,6 @@
 'use client';
 import { DndContext, type DragEndEvent, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { enrolAction, setGroupAction, setEmailAction, setSubjectsAction, unenrolAction } from '@/actions/department';
@@ -40,10 +40,10 @@ export function CourseDesk({ roster, others }: Props) {
         title={`${roster.code} ${roster.title}`}
         state={`${roster.term} · ${plural(roster.students.length, 'student')}`}
       >
-        <Link className="btn btn-quiet" href={`/department/courses/${course}/bring-in`} prefetch={false}>
+        <Link className="btn btn-quiet" href={`/department/courses/${course}/bring-in`}>
           Bring in…
         </Link>
-        <Link className="btn btn-quiet" href={`/department/courses/${course}/print`} prefetch={false}>
+        <Link className="btn btn-quiet" href={`/department/courses/${course}/print`}>
           Print…
         </Link>
       </Strip>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useEffect } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { BroughtRoster } from '@/server/people/bring-in-roster';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import Button from 'react-bootstrap/Button';
 import type { Roster } from '@/server/people/roster';
 import { Strip } from '../frame/Strip';
@@ -19,12 +19,7 @@ export function PrintRoster({ roster, what }: Props) {
   return (
     <>
       <Strip where={{ href: `/department/courses/${roster.id}`, name: title }} title="Print">
-        <Link
-          className="btn btn-quiet"
-          href={what === 'slips' ? '?what=attendance' : '?what=slips'}
-          replace
-          prefetch={false}
-        >
+        <Link className="btn btn-quiet" href={what === 'slips' ? '?what=attendance' : '?what=slips'} replace>
           {what === 'slips' ? 'Attendance list' : 'Login slips'}
         </Link>
         <Button onClick={() => window.print()}>Print</Button>

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { exact, shown } from '@/core/base/exact';
 import { type Boundaries, boundariesReadiness, withPassMark } from '@/core/results/policy';
 import type { Results } from '@/server/results/results';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { sizeOfEffect } from '@/core/analysis/compare';
 import { exact, shown } from '@/core/base/exact';
@@ -83,9 +83,7 @@ export function DeeperSheet({ sitting, deeper }: { sitting: string; deeper: Deep
                 {who.map(({ attempt, name }, i) => (
                   <span key={attempt}>
                     {i > 0 && ' and '}
-                    <Link href={`/results/${attempt}`} prefetch={false}>
-                      {name}
-                    </Link>
+                    <Link href={`/results/${attempt}`}>{name}</Link>
                   </span>
                 ))}
                 : {same} of {bothWrong} wrong answers are the same; of so many pairs,{' '}

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import {
   type Cell,
   cellsUsed,
@@ -171,7 +171,7 @@ export function RateScripts({ view, estimate, onChange }: Part & { view: JudgesV
             cell: ({ attempt, number, sitting, reads }) => {
               const name = `Script ${String(number).padStart(2, '0')}`;
               return reads ? (
-                <Link href={`/marking/${sitting}/script/${attempt}`} prefetch={false} target="_blank">
+                <Link href={`/marking/${sitting}/script/${attempt}`} target="_blank">
                   {name}
                 </Link>
               ) : (

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import type { AnalysedQuestion } from '@/server/results/analysis';
 import { RowsTable } from '../parts/RowsTable';
 import { TextWithFormulas } from '../sheet/Formula';

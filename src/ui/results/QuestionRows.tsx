@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useState } from 'react';
 import { FEWEST } from '@/core/analysis/advice';
 import type { AnalysedQuestion } from '@/server/results/analysis';
@@ -60,7 +60,7 @@ export function QuestionRows({ sitting, questions }: { sitting: string; question
           {
             head: 'Question',
             cell: ({ item, number, label }) => (
-              <Link href={`/sittings/${sitting}/analysis/${item}`} prefetch={false}>
+              <Link href={`/sittings/${sitting}/analysis/${item}`}>
                 {number}. {label}
               </Link>
             ),

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useCallback, useMemo, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { saveBoundariesAction, takeBackAction } from '@/actions/sittings';
@@ -176,7 +176,7 @@ export function ResultsDesk({ results, zone, asking }: Props) {
                     {asking.map(({ attempt, by, count }, i) => (
                       <span key={attempt}>
                         {i > 0 && ', '}
-                        <Link href={`/results/${attempt}`} prefetch={false}>
+                        <Link href={`/results/${attempt}`}>
                           {by}
                           {count > 1 && ` (${count})`}
                         </Link>
@@ -229,7 +229,7 @@ export function ResultsDesk({ results, zone, asking }: Props) {
                     return (
                       <tr key={r.attempt}>
                         <td dir="auto">
-                          <Link className="title" href={`/results/${r.attempt}`} prefetch={false}>
+                          <Link className="title" href={`/results/${r.attempt}`}>
                             {r.name}
                           </Link>
                           {r.attempts > 1 && <span className="soft"> · of {r.attempts} attempts</span>}

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { endAction, giveBackAction, startNowAction } from '@/actions/sittings';
@@ -59,7 +59,7 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
         chip={`${dayAndTime(sitting.opensAt, zone)} – ${timeOnly(sitting.closesAt, zone)}`}
         state={`${sitting.minutes} minutes each`}
       >
-        <Link className="btn btn-quiet" href={`/sittings/${sitting.id}/print`} prefetch={false}>
+        <Link className="btn btn-quiet" href={`/sittings/${sitting.id}/print`}>
           Print…
         </Link>
         {!sitting.link && sitting.endedAt === null && now < sitting.closesAt && (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { writeToStudentsAction } from '@/actions/department';
 import { type Refusal } from '@/core/base/result';
 import { filledMessage, MESSAGE_NAMES } from '@/core/people/message';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../parts/Link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { describeMediaAction, replaceEverywhereAction, usedInAction } from '@/actions/tray';
@@ -113,7 +113,7 @@ export function TrayNote({ item, onPick, onReplace, onChanged }: Props) {
       {usedIn?.length === 0 && <p className="soft">No question yet.</p>}
       {usedIn?.slice(0, 8).map((q) => (
         <p key={q.id}>
-          <Link href={`/bank/${q.id}`} prefetch={false} target="_blank">
+          <Link href={`/bank/${q.id}`} target="_blank">
             {q.title}
           </Link>
         </p>

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { listMarking } from '@/server/marking/list-marking';

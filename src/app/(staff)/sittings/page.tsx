@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import { redirect } from 'next/navigation';
 import { must } from '@/core/base/result';
 import { doorState } from '@/core/sittings/entry';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import { notFound } from 'next/navigation';
 import { studentContext } from '@/server/auth/request';
 import { askAboutMarkAction } from '@/actions/results';
@@ -26,7 +26,7 @@ export default async function OwnResultPage({ params }: { params: Promise<{ atte
     <>
       <Strip where={{ href: '/my', name: 'My page' }} title={opened.value.title}>
         {certificate && (
-          <Link className="btn btn-outline-primary" href={`/my/${attempt}/certificate`} prefetch={false}>
+          <Link className="btn btn-outline-primary" href={`/my/${attempt}/certificate`}>
             Certificate
           </Link>
         )}

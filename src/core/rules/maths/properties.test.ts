@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cpuTime } from '../../../../tests/drivers/cpu-time';
+import { measureWork } from '../../../../tests/drivers/work';
 import { compareMaths } from './compare';
 import { parseMaths } from './parse';
 import { printMaths } from './print';
@@ -167,9 +167,9 @@ describe('bounds', () => {
     ['towers of e', `${'e^{'.repeat(30)}x${'}'.repeat(30)}`],
     ['hidden marks and mixed scripts', '\u202ex\u200b+\u2066١\u2069'],
   ])('%s is answered within a second', (_, answer) => {
-    const start = cpuTime();
+    const work = measureWork();
     const { verdict } = compareMaths('x+1', answer, { mode: 'equivalent' });
-    expect(cpuTime() - start).toBeLessThan(1000);
+    expect(work()).toBeLessThan(1000);
     expect(['wrong', 'unreadable', 'undecided', 'right']).toContain(verdict);
   });
 });

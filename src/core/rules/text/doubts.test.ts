@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cpuTime } from '../../../../tests/drivers/cpu-time';
+import { measureWork } from '../../../../tests/drivers/work';
 import { pointsFrom, type WordGroup } from '../../../../tests/drivers/text-points';
 import { stored } from '../../base/exact';
 import type { Marking } from '../marking';
@@ -167,9 +167,9 @@ describe('patterns', () => {
     expect(share(markText(pattern('e-?\\d{3}'), 'see E-123'))).toBe('0');
   });
   it('cannot hang, and a broken one says so', () => {
-    const start = cpuTime();
+    const work = measureWork();
     expect(share(markText(pattern('(a+)+b'), `${'a'.repeat(4000)}c`))).toBe('0');
-    expect(cpuTime() - start).toBeLessThan(1000);
+    expect(work()).toBeLessThan(1000);
     expect(textRulesReadiness(pattern('(a')).map((f) => f.code)).toContain('pattern-broken');
   });
 });

@@ -63,8 +63,13 @@ export interface Looking {
 /** Every placement of a wording within a zone of the answer, in the order of the answer. */
 export function placementsOf(one: Wording, looking: Looking, zone: Zone): Placement[] {
   const { answer, expand } = looking;
-  const places = (list: readonly string[]): PhrasePlace[] =>
-    list.flatMap((wanted) => expand(wanted).flatMap((each) => answer.places.get(each) ?? [])).filter(zone);
+  const places = (list: readonly string[]): PhrasePlace[] => {
+    const found: PhrasePlace[] = [];
+    for (const wanted of list)
+      for (const each of expand(wanted))
+        for (const place of answer.places.get(each) ?? []) if (zone(place)) found.push(place);
+    return found;
+  };
   if (typeof one === 'string') return places([one]).map((place) => [place]);
   if (!isJoined(one))
     return patternPlaces(one.pattern, looking)

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
 import { answerMarkQuestionAction } from '@/actions/results';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/parts/Link';
 import { notFound } from 'next/navigation';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { studentContext } from '@/server/auth/request';
