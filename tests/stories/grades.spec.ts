@@ -29,6 +29,17 @@ test('marks are typed from the keyboard, a slip is told, an undo takes them back
   const cell = row.getByRole('gridcell').nth(3);
   await cell.click();
   const was = await cell.innerText();
+  // On a slow line too: a step back does not wait until the step has arrived.
+  await teacher.route('**/gradebook/**', async (route) => {
+    await new Promise((done) => setTimeout(done, 700));
+    await route.continue();
+  });
+  await teacher.keyboard.type('19,5');
+  await teacher.keyboard.press('Enter');
+  await teacher.keyboard.press('Control+z');
+  await expect(cell).toHaveText(was);
+  await teacher.unroute('**/gradebook/**');
+  await teacher.keyboard.press('ArrowUp');
   await teacher.keyboard.type('19,5');
   await teacher.keyboard.press('Enter');
   await expect(cell).toHaveText('19.5');
@@ -42,6 +53,7 @@ test('marks are typed from the keyboard, a slip is told, an undo takes them back
   await teacher.keyboard.press('Control+z');
   await expect(cell).toHaveText(was);
   await expect(final).toHaveText(before);
+  await expect(teacher.getByText('Saving…')).toBeHidden();
   await teacher.reload();
   await expect(rowOf(teacher, 'Anders Fjellvang').getByRole('gridcell').nth(3)).toHaveText(was);
 });

@@ -5,6 +5,7 @@ import { FINAL } from '@/core/gradebook/book';
 import type { Proposed } from '@/core/gradebook/bring-in';
 import type { BookCell, BookRow, ColumnView } from '@/server/gradebook/gradebook';
 import { oneAtATime } from '../parts/one-at-a-time';
+import { useAskedBeforeLeaving } from '../parts/use-asked-before-leaving';
 import { refusalText } from '../words/refusals';
 
 /** What was put into a cell last, and its place in the history. */
@@ -29,8 +30,11 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
   const latest = useRef(initial);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, setBusy] = useState(0);
-  const [past, setPast] = useState<Proposed[][]>([]);
+  // What a step back would put, the last step last; a hasty hand takes steps back before they have arrived.
+  const past = useRef<Proposed[][]>([]);
+  const [steps, setSteps] = useState(0);
   const [line] = useState(oneAtATime);
+  useAskedBeforeLeaving(busy > 0);
 
   /** Shows cells as they are to be; rows without any stay what they were. */
   const show = useCallback(
@@ -60,10 +64,17 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
     [columns],
   );
 
+  const setPast = useCallback((all: Proposed[][]): void => {
+    past.current = all;
+    setSteps(all.length);
+  }, []);
+
   const put = useCallback(
     async (changes: readonly Proposed[], reason: string, undoing = false): Promise<boolean> => {
       if (changes.length === 0) return true;
       const before = standing(changes);
+      const step = before.map(({ column, member, entry }) => ({ column, member, entry }));
+      if (!undoing) setPast([...past.current, step]);
       show(changes.map((change, i) => ({ ...change, last: before[i]?.last ?? 0 })));
       setBusy((n) => n + 1);
       let done = false;
@@ -74,8 +85,6 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
           const result = await putCellsAction({ course, changes: sent, reason });
           if (result.ok) {
             show(changes.map((change, i) => ({ ...change, last: result.value.entries[i] ?? 0 })));
-            if (!undoing)
-              setPast((all) => [...all, before.map(({ column, member, entry }) => ({ column, member, entry }))]);
             setTrouble(null);
             done = true;
             return;
@@ -85,18 +94,19 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
           setTrouble('This could not be sent and was put back. Look at the connection and type it again.');
         }
         show(before);
+        setPast(past.current.filter((one) => one !== step));
       }).finally(() => setBusy((n) => n - 1));
       return done;
     },
-    [course, line, show, standing],
+    [course, line, setPast, show, standing],
   );
 
   const undo = useCallback(async (): Promise<void> => {
-    const back = past.at(-1);
+    const back = past.current.at(-1);
     if (!back) return;
-    setPast((all) => all.slice(0, -1));
-    if (!(await put(back, 'Taken back', true))) setPast((all) => [...all, back]);
-  }, [past, put]);
+    setPast(past.current.slice(0, -1));
+    if (!(await put(back, 'Taken back', true))) setPast([...past.current, back]);
+  }, [put, setPast]);
 
-  return { rows, put, undo, canUndo: past.length > 0, busy: busy > 0, trouble };
+  return { rows, put, undo, canUndo: steps > 0, busy: busy > 0, trouble };
 }

@@ -1,5 +1,5 @@
 import { Link } from '../parts/Link';
-import { useEffect } from 'react';
+import { useAskedBeforeLeaving } from '../parts/use-asked-before-leaving';
 import Button from 'react-bootstrap/Button';
 import type { BroughtRoster } from '@/server/people/bring-in-roster';
 import { PageFoot } from '../print/PageFoot';
@@ -14,13 +14,7 @@ interface Props {
 /** What was brought in, with the first passwords of new students as slips: they are told here and never again. */
 export function SlipsOnce({ course, brought: { added, updated } }: Props) {
   const mustKeep = added.length > 0;
-  useEffect(() => {
-    if (!mustKeep) return;
-    // A reload would lose them.
-    const ask = (event: BeforeUnloadEvent): void => event.preventDefault();
-    window.addEventListener('beforeunload', ask);
-    return () => window.removeEventListener('beforeunload', ask);
-  }, [mustKeep]);
+  useAskedBeforeLeaving(mustKeep);
   return (
     <div className="split">
       <div className="sheet plain printed">

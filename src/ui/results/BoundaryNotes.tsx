@@ -66,7 +66,9 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
           ),
         )}
         <p>
-          <Link href={`/sittings/${results.sitting}/pass-mark`}>Judges, reasons, history</Link>
+          <Link className="d-inline-block py-1" href={`/sittings/${results.sitting}/pass-mark`}>
+            Judges, reasons, history
+          </Link>
         </p>
       </div>
       <SectionBoundaries results={results} boundaries={boundaries} missed={failedBySection} change={change} />
