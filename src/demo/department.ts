@@ -62,11 +62,11 @@ export const installation: Installation = {
       share: 'department',
       owner: 'odalys',
       topics: [
-        { name: 'First principles' },
+        { name: 'First principles', lookAgain: 'Handbook, chapters 1 and 2, with the worked examples at their ends' },
         { name: 'Energy in the wind', parent: 'First principles' },
         { name: 'Lift and drag', parent: 'First principles' },
-        { name: 'Rotor' },
-        { name: 'Drive train' },
+        { name: 'Rotor', lookAgain: 'Handbook, chapter 4: https://kestrel-ridge.example/handbook/rotor' },
+        { name: 'Drive train', lookAgain: 'The exploded drawing in the workshop, and your notes of week 6' },
         { name: 'Electrical' },
         { name: 'Site and weather' },
         { name: 'Safety and rescue' },
@@ -79,7 +79,12 @@ export const installation: Installation = {
       share: 'named',
       owner: 'jonas',
       named: ['odalys'],
-      topics: [{ name: 'Harness and ladder' }, { name: 'Rescue' }, { name: 'Step by step' }, { name: 'Open day' }],
+      topics: [
+        { name: 'Harness and ladder' },
+        { name: 'Rescue', lookAgain: 'The film of the second training day; ask Jonas for the harness card' },
+        { name: 'Step by step' },
+        { name: 'Open day' },
+      ],
     },
     ...STAFF.filter((s) => s.role !== 'marker').map((s) => ({
       name: `${s.name.split(' ')[0]}, private`,

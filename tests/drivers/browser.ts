@@ -16,19 +16,30 @@ const ARGS = [
 export const LAPTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
+/** Debian's Chromium without a window; another one can be named. */
+const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell';
+
 /** A browser; what its microphone hears is a wave file, once, where one is named. */
 export function launch(heard?: string): Promise<Browser> {
   const microphone = heard === undefined ? [] : [`--use-file-for-fake-audio-capture=${heard}%noloop`];
   return chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [...ARGS, ...microphone],
+  });
+}
+
+/** Waits until a page that has come answers keys: React marks what it has taken over. */
+export async function awake(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    const [first] = document.querySelectorAll('main *, form *');
+    return first !== undefined && Object.keys(first).some((key) => key.startsWith('__reactFiber'));
   });
 }
 
 /** Goes to a screen and waits until it answers keys. */
 export async function goTo(page: Page, address: string): Promise<void> {
   await page.goto(address);
-  await page.waitForLoadState('networkidle');
+  await awake(page);
 }
 
 /** The cookies of those who have signed in, by their user names. */

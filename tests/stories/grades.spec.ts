@@ -38,7 +38,7 @@ test('marks are typed from the keyboard, a slip is told, an undo takes them back
   await teacher.keyboard.press('Enter');
   await teacher.keyboard.press('Control+z');
   await expect(cell).toHaveText(was);
-  await teacher.unroute('**/gradebook/**');
+  await teacher.unrouteAll({ behavior: 'wait' });
   await teacher.keyboard.press('ArrowUp');
   await teacher.keyboard.type('19,5');
   await teacher.keyboard.press('Enter');

@@ -261,6 +261,11 @@ test('topics are arranged by keys, and a bank of one’s own is made', async () 
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Winter, below the topic before' }).click();
   await expect(page.getByRole('button', { name: 'Winter, one step out' })).toBeEnabled();
+  // What whoever did badly in it reads is kept when the field is left.
+  await page.getByRole('button', { name: 'Winter, what to look at again' }).click();
+  await page.getByLabel('Whoever did badly in it reads').fill('Week 11, https://kestrel-ridge.example/ice');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: 'Winter, what to look at again' })).toHaveText('¶');
   await page.getByRole('button', { name: 'Done arranging' }).click();
   await expect(page.getByRole('link', { name: /^Winter/ })).toBeVisible();
   await page.getByRole('button', { name: 'new', exact: true }).click();

@@ -3,6 +3,7 @@ import { must } from '@/core/base/result';
 import { openAnalysis } from '@/server/results/analysis';
 import { openDeeper } from '@/server/results/deeper';
 import { lifeOfQuestion } from '@/server/results/question-life';
+import { openSummary } from '@/server/results/summary';
 import { sittingTable, sittingXlsx } from '@/server/results/sitting-table';
 import { TestDepartment } from '../drivers/department';
 import { handInAndMark } from '../drivers/hand-in';
@@ -102,6 +103,24 @@ it('tells on a question of the bank how it has done, to who sees it there', asyn
   const elsewhere = must(await lifeOfQuestion(dept.as('stranger'), second?.question ?? ''));
   expect(elsewhere).toEqual({ sittings: [], overall: null });
   expect((await lifeOfQuestion(dept.as('teacher'), 'nothing')).ok).toBe(false);
+});
+
+it('is summed up question by question for the staff, with keys and without names', async () => {
+  const sitting = await sat();
+  const summary = must(await openSummary(dept.as('teacher'), sitting));
+  expect(summary).toMatchObject({ persons: 2, waiting: 0 });
+  const [, second] = summary.questions;
+  expect(second).toMatchObject({ number: '2', persons: 2, facility: 0.5, marks: '2' });
+  const [slot] = second?.slots ?? [];
+  expect(slot?.key).toContain('42');
+  expect(slot?.answers.map(({ answer, chosen }) => [answer, chosen]).toSorted()).toEqual([
+    ['42', 1],
+    ['7', 1],
+  ]);
+  expect(slot?.others).toBe(0);
+  for (const name of ['ada', 'ben', dept.id('ada'), dept.id('ben')])
+    expect(JSON.stringify(summary)).not.toContain(name);
+  for (const who of ['marker', 'stranger', 'ada']) expect((await openSummary(dept.as(who), sitting)).ok).toBe(false);
 });
 
 it('is a table of all answers and marks, for those who may see results', async () => {

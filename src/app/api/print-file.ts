@@ -1,19 +1,18 @@
 import type { Result } from '@/core/base/result';
 import { sessionCookie } from '@/server/auth/cookie';
 import { sessionToken } from '@/server/auth/request';
-import type { PrintedExam } from '@/server/exams/printed';
 import { printPage } from '@/server/ports/printer';
 import { respond } from './respond';
 
-/** The page beside this address as a PDF file, printed for whoever asks. */
-export async function printFile(request: Request, exam: Result<PrintedExam>): Promise<Response> {
-  if (!exam.ok) return respond(exam);
+/** The page beside this address as a PDF file of this title, printed for whoever asks. */
+export async function printFile(request: Request, title: Result<string>): Promise<Response> {
+  if (!title.ok) return respond(title);
   const { pathname, search } = new URL(request.url);
   // The browser comes to us directly, never by HTTPS.
   const cookie = { name: sessionCookie(false), value: (await sessionToken()) ?? '' };
   const printed = await printPage({ path: `${pathname.replace(/\/pdf$/, '')}${search}`, cookie });
   if (!printed.ok) return respond(printed);
-  const name = encodeURIComponent(`${exam.value.head.title}.pdf`);
+  const name = encodeURIComponent(`${title.value}.pdf`);
   return new Response(new Uint8Array(printed.value), {
     headers: {
       'Content-Type': 'application/pdf',

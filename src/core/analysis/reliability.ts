@@ -28,6 +28,32 @@ export const lengthened = (reliability: number, times: number): number =>
 export const errorOfScore = (scores: Scores, reliability: number): number =>
   deviation(totals(scores)) * Math.sqrt(1 - reliability);
 
+/**
+ * The error variance of each person's total by itself: k/(k − 1) times the sum of the squares of what is left of their item
+ * scores when their own mean and the items' means are taken away (the analysis of variance of one person, in Feldt, Steffen
+ * and Gupta, Applied Psychological Measurement 9, 1985). Of items that are right or wrong and equally hard it is Lord's
+ * x(k − x)/(k − 1); all of them over n − 1 are the square of `errorOfScore` with alpha. Empty of fewer than two items.
+ */
+export function errorVariances(scores: Scores): number[] {
+  const items = scores[0]?.length ?? 0;
+  if (items < 2) return [];
+  const means = Array.from({ length: items }, (_, i) => mean(column(scores, i)));
+  const all = mean(means);
+  return scores.map((row) => {
+    const own = mean(row);
+    return (items / (items - 1)) * sum(row.map((x, i) => (x - own - (means[i] ?? 0) + all) ** 2));
+  });
+}
+
+/**
+ * The standard error of the scores around a cut, in marks: the root of the mean error variance of the persons whose total
+ * is no farther from it than `within`. Null of fewer than `least` persons there.
+ */
+export function errorAround(scores: Scores, cut: number, within: number, least: number): number | null {
+  const near = errorVariances(scores).filter((_, p) => Math.abs(sum(scores[p] ?? []) - cut) <= within);
+  return near.length < Math.max(1, least) ? null : Math.sqrt(mean(near));
+}
+
 export interface SplitHalf {
   /** Correlation of the items in odd places with those in even ones. */
   halves: number;

@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks';
 import { describe, expect, it } from 'vitest';
 import { choice } from '../kinds/choice/choice';
 import { shortText } from '../kinds/short-text/short-text';

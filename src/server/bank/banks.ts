@@ -50,19 +50,24 @@ async function bankToChange(ctx: Context, id: string): Promise<Result<BankRow>> 
   return may(ctx.actor, 'write in bank', bank.access) ? ok(bank) : FORBIDDEN;
 }
 
+/** So many signs of what to look at again. */
+export const MOST_LOOK_AGAIN = 300;
+
 const topicInput = z.object({
   bank: z.string(),
   /** Null makes a new one. */
   id: z.string().nullable(),
   name: z.string().trim().min(1, 'name-empty').max(80, 'name-long'),
   parent: z.string().nullable(),
+  /** What to look at again for whoever did badly in it; left as it is where nothing is said. */
+  lookAgain: z.string().trim().max(MOST_LOOK_AGAIN, 'look-again-long').optional(),
 });
 
-/** Adds a topic at the end of its siblings, or changes its name. */
+/** Adds a topic at the end of its siblings, or changes its words. */
 export async function saveTopic(ctx: Context, raw: unknown): Promise<Result<{ id: string }>> {
   const parsed = parse(topicInput, raw);
   if (!parsed.ok) return parsed;
-  const { bank, id, name, parent } = parsed.value;
+  const { bank, id, name, parent, lookAgain } = parsed.value;
   const found = await bankToChange(ctx, bank);
   if (!found.ok) return found;
   const known = await ctx.db.read.select({ id: topics.id }).from(topics).where(eq(topics.bank, bank));
@@ -74,14 +79,16 @@ export async function saveTopic(ctx: Context, raw: unknown): Promise<Result<{ id
     if (id) {
       await tx
         .update(topics)
-        .set({ name })
+        .set({ name, lookAgain })
         .where(and(eq(topics.id, id), eq(topics.bank, bank)));
     } else {
       const [last] = await tx
         .select({ position: max(topics.position) })
         .from(topics)
         .where(eq(topics.bank, bank));
-      await tx.insert(topics).values({ id: topic, bank, parent, name, position: (last?.position ?? -1) + 1 });
+      await tx
+        .insert(topics)
+        .values({ id: topic, bank, parent, name, lookAgain, position: (last?.position ?? -1) + 1 });
     }
   });
   return ok({ id: topic });
@@ -122,7 +129,6 @@ function standsBelowItself(id: string, parents: ReadonlyMap<string, string | nul
   return false;
 }
 
-/** Takes a topic out; its questions and topics go one step up. */
 /** A topic that was taken out, with what stood in it: enough to put it back. */
 const removedTopic = z.object({
   bank: z.string(),
@@ -131,12 +137,14 @@ const removedTopic = z.object({
     name: z.string().min(1).max(80),
     parent: z.string().nullable(),
     position: z.number(),
+    lookAgain: z.string().max(MOST_LOOK_AGAIN),
   }),
   questions: z.array(z.string()).max(100_000),
   below: z.array(z.string()).max(1000),
 });
 export type RemovedTopic = z.infer<typeof removedTopic>;
 
+/** Takes a topic out; its questions and topics go one step up. */
 export async function removeTopic(ctx: Context, raw: unknown): Promise<Result<RemovedTopic>> {
   const parsed = parse(z.object({ bank: z.string(), id: z.string() }), raw);
   if (!parsed.ok) return parsed;
@@ -155,10 +163,10 @@ export async function removeTopic(ctx: Context, raw: unknown): Promise<Result<Re
     await tx.update(questions).set({ topic: topic.parent }).where(eq(questions.topic, id));
     await tx.update(topics).set({ parent: topic.parent }).where(eq(topics.parent, id));
     await tx.delete(topics).where(eq(topics.id, id));
-    const { name, parent, position } = topic;
+    const { name, parent, position, lookAgain } = topic;
     return ok({
       bank,
-      topic: { id, name, parent, position },
+      topic: { id, name, parent, position, lookAgain },
       questions: inside.map((q) => q.id),
       below: below.map((t) => t.id),
     });

@@ -8,6 +8,8 @@ export interface TopicOnShelf {
   id: string;
   name: string;
   parent: string | null;
+  /** What whoever did badly in it is to look at again. */
+  lookAgain: string;
   /** In it and below it. */
   questions: number;
 }
@@ -48,11 +50,11 @@ export async function listShelves(ctx: Context): Promise<BankShelf[]> {
     const below = (parent: string | null): TopicOnShelf[] =>
       rows
         .filter((t) => t.bank === bank.id && t.parent === parent)
-        .flatMap(({ id, name }) => {
+        .flatMap(({ id, name, lookAgain }) => {
           const inner = below(id);
           const direct = inner.filter((t) => t.parent === id).reduce((n, t) => n + t.questions, 0);
           const here = own.find((c) => c.topic === id)?.count ?? 0;
-          return [{ id, name, parent, questions: here + direct }, ...inner];
+          return [{ id, name, parent, lookAgain, questions: here + direct }, ...inner];
         });
     return {
       id: bank.id,

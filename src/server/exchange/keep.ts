@@ -101,7 +101,7 @@ async function topicTree(
     for (const name of names) {
       let topic = all.find((t) => t.parent === parent && is(t.name, name));
       if (!topic) {
-        topic = { id: newId(), bank, parent, name, position: all.length };
+        topic = { id: newId(), bank, parent, name, position: all.length, lookAgain: '' };
         all.push(topic);
         await tx.insert(topics).values(topic);
       }

@@ -25,7 +25,7 @@ export interface Installation {
     share: 'department' | 'named' | 'private';
     owner: string;
     named?: readonly string[];
-    topics: readonly { name: string; parent?: string }[];
+    topics: readonly { name: string; parent?: string; lookAgain?: string }[];
   }[];
 }
 
@@ -77,7 +77,9 @@ export async function installDepartment(out: Outside, plan: Installation): Promi
         const topicId = newId();
         done.topics.set(topic.name, topicId);
         const parent = topic.parent === undefined ? null : idOf(done.topics, topic.parent);
-        await tx.insert(topics).values({ id: topicId, bank: id, parent, name: topic.name, position });
+        await tx
+          .insert(topics)
+          .values({ id: topicId, bank: id, parent, name: topic.name, lookAgain: topic.lookAgain, position });
       }
     }
   });

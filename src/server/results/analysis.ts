@@ -55,6 +55,8 @@ export interface AnalysedQuestion {
   slots: {
     letter: string;
     answers: AnswerByAbility[];
+    /** How many other answers there were. */
+    others: number;
     /** Answers that stand on the sheet and nobody gave. */
     neverGiven: string[];
   }[];
@@ -74,21 +76,22 @@ export interface Analysis {
 }
 
 const SHARE = 0.27;
-/** Answers that are told of a slot, the most frequent first. */
+/** Answers that are told of a slot, the most frequent first, unless more are asked for. */
 const MOST_ANSWERS = 6;
 
 /** What the answers of a sitting say about its questions. Of each participant the attempt that counts, once it is wholly marked. */
-export async function openAnalysis(ctx: Context, id: string): Promise<Result<Analysis>> {
+export async function openAnalysis(ctx: Context, id: string, most = MOST_ANSWERS): Promise<Result<Analysis>> {
   const allowed = await inSitting(ctx, 'see results', id);
   if (!allowed.ok) return allowed;
   const [sitting] = await ctx.db.read.select().from(sittings).where(eq(sittings.id, id));
-  return sitting ? ok(await analyse(ctx, sitting)) : NOT_FOUND;
+  return sitting ? ok(await analyse(ctx, sitting, most)) : NOT_FOUND;
 }
 
 /** What the answers of a sitting say, whoever asks. */
 export async function analyse(
   ctx: Pick<Context, 'db' | 'now'>,
   sitting: typeof sittings.$inferSelect,
+  most = MOST_ANSWERS,
 ): Promise<Analysis> {
   const { read } = ctx.db;
   const { id } = sitting;
@@ -123,7 +126,7 @@ export async function analyse(
     questions: items.flatMap((item): AnalysedQuestion[] => {
       const met = persons.filter(({ shares }) => shares.has(item.id));
       if (met.length === 0) return [];
-      const slots = item.question.vary ? [] : slotsOf(item, met, { given, marks });
+      const slots = item.question.vary ? [] : slotsOf(item, met, { given, marks, most });
       const facility = mean(met.map(({ shares }) => shares.get(item.id) ?? 0));
       const own = figures.get(item.id);
       const omitted = mean(met.map(({ attempt }) => (isEmpty(item, given.get(attempt)?.[item.id] ?? {}) ? 1 : 0)));
@@ -196,7 +199,7 @@ type Marks = ReturnType<typeof byAttempt>;
 function slotsOf(
   item: PaperQuestion,
   met: readonly Person[],
-  { given, marks }: { given: Given; marks: Marks },
+  { given, marks, most }: { given: Given; marks: Marks; most: number },
 ): AnalysedQuestion['slots'] {
   const all = met.map(({ percent }) => percent);
   return placedSlots(item.question).map(({ id, letter, slot }) => {
@@ -209,7 +212,7 @@ function slotsOf(
     const found = choiceFigures(options, gists, { all, rest: all, share: SHARE }).toSorted(
       (a, b) => b.chosen - a.chosen,
     );
-    const answers = found.slice(0, MOST_ANSWERS).map(({ option, chosen, share, upper, lower }): AnswerByAbility => {
+    const answers = found.slice(0, most).map(({ option, chosen, share, upper, lower }): AnswerByAbility => {
       const who = met.filter((_, p) => gists[p] === option);
       const earned = who.map(({ attempt }) => marks.get(attempt)?.get(item.id)?.get(id)?.valueOf() ?? 0);
       const response = responses[gists.indexOf(option)];
@@ -229,6 +232,6 @@ function slotsOf(
     const neverGiven = (kind.offers?.of(slot.setup) ?? [])
       .filter((response) => !options.includes(kind.gist(slot.setup, response)))
       .map((response) => kind.describeResponse(slot.setup, response));
-    return { letter, answers, neverGiven };
+    return { letter, answers, others: found.length - answers.length, neverGiven };
   });
 }

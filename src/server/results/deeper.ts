@@ -1,10 +1,12 @@
 import { and, eq, isNotNull, ne } from 'drizzle-orm';
 import { type AlikePair, alikeWrong, MOST_COMPARED } from '@/core/analysis/alike-wrong';
 import { type Apart, apart } from '@/core/analysis/compare';
+import { livingston } from '@/core/analysis/consistency';
 import { type DifferentlyFigures, differently, inBands, sizeOf } from '@/core/analysis/differently';
+import { totals } from '@/core/analysis/matrix';
 import { correlation, mean, sum } from '@/core/analysis/numbers';
 import { rasch, type RaschItem } from '@/core/analysis/rasch';
-import { alpha } from '@/core/analysis/reliability';
+import { alpha, errorAround } from '@/core/analysis/reliability';
 import { placedSlots } from '@/core/bank/question';
 import { exact } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
@@ -69,8 +71,11 @@ export interface Deeper {
   sections: { titles: string[]; correlations: (number | null)[][] } | null;
   /** Minutes used against the score; null where they do not differ. */
   time: { minutes: number; withScore: number | null } | null;
-  /** How surely passing is decided (Livingston's k² with alpha), at the pass mark that stands; null where nothing can be said. */
-  decision: { passPercent: string; sureness: number } | null;
+  /**
+   * How surely passing is decided at the pass mark that stands: Livingston's k² with alpha, and the standard error of the
+   * scores around it in percent, null where too few are near. Null where nothing can be said.
+   */
+  decision: { passPercent: string; sureness: number; error: number | null } | null;
   earlier: { sitting: string; title: string; opensAt: number; persons: number; mean: number }[];
 }
 
@@ -80,6 +85,8 @@ const [FEWEST_PERSONS, FEWEST_QUESTIONS] = [50, 5];
 const FEWEST_IN_GROUP = 10;
 /** So many earlier sittings of the same exam are looked at. */
 const MOST_EARLIER = 6;
+/** Whose score is within this share of the pass mark stands near it; of fewer the error there is not told. */
+const [NEAR, FEWEST_NEAR] = [0.1, 5];
 /** Persons of nearly the same score are compared: so many bands of it. */
 const BANDS = 5;
 const SIZES = ['B', 'C'] as const;
@@ -294,7 +301,7 @@ async function timeOf({ db: { read } }: Context, id: string, persons: readonly P
   return { minutes: mean(used), withScore: correlation(used, percents) };
 }
 
-/** Livingston's k² = (α·s² + (mean − cut)²)/(s² + (mean − cut)²), in marks of what everybody met. */
+/** Reckoned in marks of what everybody met. */
 function decisionOf(
   scores: readonly (readonly number[])[],
   common: readonly PaperQuestion[],
@@ -302,12 +309,14 @@ function decisionOf(
 ): Deeper['decision'] {
   const whole = alpha(scores);
   if (whole === null) return null;
-  const totals = scores.map((row) => sum(row));
-  const middle = mean(totals);
-  const spread = mean(totals.map((x) => (x - middle) ** 2));
-  const cut = (exact(passPercent).valueOf() / 100) * sum(common.map(({ marks }) => marks.valueOf()));
-  const away = (middle - cut) ** 2;
-  return { passPercent, sureness: (whole * spread + away) / (spread + away) };
+  const full = sum(common.map(({ marks }) => marks.valueOf()));
+  const cut = (exact(passPercent).valueOf() / 100) * full;
+  const error = errorAround(scores, cut, NEAR * full, FEWEST_NEAR);
+  return {
+    passPercent,
+    sureness: livingston(whole, totals(scores), cut),
+    error: error === null ? null : (100 * error) / full,
+  };
 }
 
 /** Other sittings of the same exam, the newest first. */

@@ -31,6 +31,7 @@ import { ownNames } from '../sittings/own-names';
 import { participantName } from '../people/participants';
 import { dayInWords } from '../people/zone';
 import { paperOf } from '../sittings/pinned';
+import { type LookAgain, lookAgain } from './look-again';
 import { groupOf, memberChanges, type OfGroup } from './member-marks';
 import { scoresOf, showsSchema } from './results';
 import { type ResultSlot, slotsSeen } from './slots-seen';
@@ -90,6 +91,8 @@ export interface OwnResult {
   soFar: { marks: string; of: string; waiting: number } | null;
   /** When marks were changed after the release; null when they were not. */
   revisedAt: number | null;
+  /** What to look at again, the weakest topic first; nothing while the answers themselves are not shown. */
+  lookAgain: LookAgain[];
   /** Until when all but the score waits, because others can still get in; null when nothing waits. */
   waitsUntil: number | null;
   /** What one of the group has more or less than the others, for whoever reads it; null for nothing. */
@@ -209,6 +212,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
         ? { marks: result.shown.marks, of: result.shown.of, waiting: result.waiting }
         : null,
     revisedAt: await revisedAt(ctx, row.id),
+    lookAgain: tells && !waits ? await lookAgain(read, paperQuestions(paper), given) : [],
     waitsUntil: waits ? row.closesAt : null,
     ownChange: change && tells ? stored(change) : null,
     group: seesAll && participant.is === 'group' ? await groupOf(read, attemptId, participant.members) : null,

@@ -61,7 +61,11 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
                 key={topic.id}
                 topic={topic}
                 depth={depthOf(tree, topic.id)}
-                onName={(name) => keep(saveTopicAction({ bank: shelf.id, id: topic.id, name, parent: topic.parent }))}
+                onWords={(words) =>
+                  keep(
+                    saveTopicAction({ bank: shelf.id, id: topic.id, name: topic.name, parent: topic.parent, ...words }),
+                  )
+                }
                 asked={asking === topic.id}
                 onAsk={(on) => setAsking(on ? topic.id : null)}
                 onRemove={() => remove(topic)}
@@ -117,7 +121,7 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
 interface RowProps {
   topic: TopicOnShelf;
   depth: number;
-  onName: (name: string) => void;
+  onWords: (words: { name?: string; lookAgain?: string }) => void;
   /** Whether it is asked if this topic shall go. */
   asked: boolean;
   onAsk: (on: boolean) => void;
@@ -126,9 +130,11 @@ interface RowProps {
   onOut: () => void;
 }
 
-function TopicRow({ topic, depth, onName, asked, onAsk, onRemove, onIn, onOut }: RowProps) {
+function TopicRow({ topic, depth, onWords, asked, onAsk, onRemove, onIn, onOut }: RowProps) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: topic.id });
   const [name, setName] = useState(topic.name);
+  const [lookAgain, setLookAgain] = useState(topic.lookAgain);
+  const [open, setOpen] = useState(false);
   return (
     <li
       ref={setNodeRef}
@@ -148,9 +154,18 @@ function TopicRow({ topic, depth, onName, asked, onAsk, onRemove, onIn, onOut }:
         maxLength={80}
         value={name}
         onChange={(e) => setName(e.target.value)}
-        onBlur={() => (name.trim() === '' ? setName(topic.name) : name !== topic.name && onName(name))}
+        onBlur={() => (name.trim() === '' ? setName(topic.name) : name !== topic.name && onWords({ name }))}
         onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
       />
+      <Button
+        variant="quiet"
+        aria-label={`${topic.name}, what to look at again`}
+        title="What whoever did badly in it reads"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        {topic.lookAgain ? '¶' : '…'}
+      </Button>
       <Button variant="quiet" aria-label={`${topic.name}, one step out`} disabled={depth === 0} onClick={onOut}>
         ‹
       </Button>
@@ -166,6 +181,20 @@ function TopicRow({ topic, depth, onName, asked, onAsk, onRemove, onIn, onOut }:
       >
         ×
       </Button>
+      {open && (
+        <label className="w-100">
+          <small>Whoever did badly in it reads: look again at</small>
+          <textarea
+            className="form-control form-control-sm"
+            rows={2}
+            maxLength={300}
+            placeholder="a chapter, an address …"
+            value={lookAgain}
+            onChange={(e) => setLookAgain(e.target.value)}
+            onBlur={() => lookAgain !== topic.lookAgain && onWords({ lookAgain })}
+          />
+        </label>
+      )}
       {asked && (
         <span className="w-100" role="group" aria-label={`Take out ${topic.name}?`}>
           <small>{plural(topic.questions, 'question goes', 'questions go')} one step up.</small>{' '}

@@ -24,6 +24,8 @@ export function DeeperSheet({ sitting, deeper }: { sitting: string; deeper: Deep
           <p className="mb-1">
             At {shown(exact(decision.passPercent), 3)} %, pass or fail would come out alike with other questions like
             these by <strong>{figureText(decision.sureness)}</strong> of 1 (Livingston’s k²).
+            {decision.error !== null &&
+              ` Of those within 10 percent of it, a score is uncertain by ${shown(exact(decision.error.toFixed(2)), 3)} percent (standard error).`}
           </p>
         )}
         {time && (

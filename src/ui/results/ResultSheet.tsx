@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { OwnResult, OwnScore, ResultQuestion } from '@/server/results/own-result';
 import { ShareBar } from '../parts/ShareBar';
 import { ContentView } from '../sheet/ContentView';
+import { WithLinks } from '../parts/WithLinks';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
 import { drawResponseFormulas } from '../sheet/response-formulas';
@@ -87,6 +88,18 @@ export function ResultSheet({ result, about }: Props) {
         )}
         {result.score?.rangeText && <p className="mt-3 mb-0 fs-6">{result.score.rangeText}</p>}
         {result.score && result.score.sections.length > 1 && <SectionProfile sections={result.score.sections} />}
+        {result.lookAgain.length > 0 && (
+          <>
+            <h2 className="fs-6 fw-bold mt-3 mb-1">Look again at</h2>
+            <ul className="mb-0">
+              {result.lookAgain.map(({ topic, text }) => (
+                <li key={topic}>
+                  {topic}: <WithLinks text={text} />
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
       </section>
       {result.items.map((item) => (
         <div className="result-row" key={item.id}>

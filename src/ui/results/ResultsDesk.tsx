@@ -204,6 +204,7 @@ export function ResultsDesk({ results, zone, asking }: Props) {
           {results.rows.length > 0 && (
             <div className="list-sheet scroll-x">
               <p className="text-end mb-0">
+                <Link href={`/sittings/${results.sitting}/results/print`}>Summary to print</Link> ·{' '}
                 <a href={`/sittings/${results.sitting}/results/export`} download>
                   All answers, marks and times as a spreadsheet
                 </a>

@@ -198,6 +198,7 @@ const PROBLEMS: Record<string, string> = {
   'notice-empty': 'Write what you want to say.',
   'notice-long': 'Say it in 500 characters.',
   'name-empty': 'Give it a name.',
+  'look-again-long': 'Say in 300 characters what to look at again.',
   'name-long': 'A shorter name, please: 80 letters at most.',
   'goal-code-empty': 'Every goal needs a code.',
   'list-name-empty': 'A word list needs a name.',

@@ -74,6 +74,8 @@ export const topics = sqliteTable('topics', {
   parent: text('parent'),
   name: text('name').notNull(),
   position: integer('position').notNull(),
+  /** What whoever did badly in it reads on their result: a chapter, an address. */
+  lookAgain: text('look_again').notNull().default(''),
 });
 
 /** The newest content of every passage. */

@@ -1,0 +1,19 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { staffContext } from '@/server/auth/request';
+import { canPrint } from '@/server/ports/printer';
+import { openSummary } from '@/server/results/summary';
+import { SummarySheet } from '@/ui/results/SummarySheet';
+import { drawTextFormulas } from '@/ui/sheet/formulas';
+
+export const metadata: Metadata = { title: 'Summary' };
+
+export default async function SummaryPage({ params }: PageProps<'/sittings/[id]/results/print'>) {
+  const summary = await openSummary(await staffContext(), (await params).id);
+  if (!summary.ok) notFound();
+  const words = summary.value.questions.flatMap(({ text, slots }) => [
+    text,
+    ...slots.flatMap(({ key, answers }) => [key, ...answers.map(({ answer }) => answer)]),
+  ]);
+  return <SummarySheet summary={summary.value} drawn={drawTextFormulas(words.join(' '))} pdf={canPrint()} />;
+}

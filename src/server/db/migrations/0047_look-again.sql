@@ -1,0 +1,1 @@
+ALTER TABLE `topics` ADD `look_again` text DEFAULT '' NOT NULL;
