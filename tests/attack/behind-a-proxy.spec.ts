@@ -5,7 +5,7 @@ import { DEMO_PASSWORD } from '../../src/demo/people';
 import { PREPARED, Server } from '../drivers/server';
 
 /** What `docs/security.md` promises when a proxy says that HTTPS was used. The tests are the proxy. */
-const server = new Server(3303, 'attack-proxy', { ZONDA_PROXY: 'yes' });
+const server = new Server(3309, 'attack-proxy', { ZONDA_PROXY: 'yes' });
 const BY_HTTPS = { 'x-forwarded-proto': 'https', 'x-forwarded-for': '192.0.2.7', 'x-forwarded-host': 'zonda.example' };
 test.beforeAll(async () => {
   rmSync(server.data, { recursive: true, force: true });
