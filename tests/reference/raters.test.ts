@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { fleissKappa, intraclass, krippendorffAlpha } from '@/core/agreement/many-raters';
