@@ -28,18 +28,10 @@ export function launch(heard?: string): Promise<Browser> {
   });
 }
 
-/** Waits until a page that has come answers keys: React marks what it has taken over. */
-export async function awake(page: Page): Promise<void> {
-  await page.waitForFunction(() => {
-    const [first] = document.querySelectorAll('main *, form *');
-    return first !== undefined && Object.keys(first).some((key) => key.startsWith('__reactFiber'));
-  });
-}
-
 /** Goes to a screen and waits until it answers keys. */
 export async function goTo(page: Page, address: string): Promise<void> {
   await page.goto(address);
-  await awake(page);
+  await page.waitForLoadState('networkidle');
 }
 
 /** The cookies of those who have signed in, by their user names. */

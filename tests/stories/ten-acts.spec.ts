@@ -145,10 +145,16 @@ test('twenty answers are marked by keys', async () => {
     .first()
     .click();
   await expect(page.getByLabel(/^Marks out of/)).toBeFocused();
+  // How many answers wait there differs from one demo department to the next; of fewer than twenty all are marked.
+  const told = page.getByText(/^\d+ of \d+ marked/);
+  const figures = async (): Promise<number[]> => ((await told.innerText()).match(/\d+/g) ?? []).map(Number);
+  const [before = 0, all = 0] = await figures();
+  const twenty = Math.min(20, all - before);
   await act('mark 20 answers', async () => {
-    for (let i = 0; i < 20; i++) await key('1', 'j');
+    for (let i = 0; i < twenty; i++) await key('1', 'j');
   });
-  await expect(page.getByText(/^(2\d|[3-9]\d) of \d+ marked/)).toBeVisible();
+  await expect.poll(async () => (await figures())[0]).toBe(before + twenty);
+  expect(twenty).toBeGreaterThan(10);
 });
 
 test('the pass mark is moved, and the results are released', async () => {
