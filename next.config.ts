@@ -3,7 +3,7 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
-  // A page is read when somebody first asks for it, not all of them before the first: the server starts in half the time.
+  // A page is read when somebody first asks for it, not all of them before the first: the server starts sooner.
   experimental: { preloadEntriesOnStart: false },
   // Types are checked once, by `tsc` in `npm test`, with those that the build writes for the routes.
   typescript: { ignoreBuildErrors: true },

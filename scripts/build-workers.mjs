@@ -4,7 +4,7 @@ import { build } from 'esbuild';
 
 /**
  * Compiles what runs outside the framework into `.next/workers`, one file each: the server itself (`door/serve.ts`), and its
- * threads (`*.worker.ts` under `src/server`). The threads that mark begin in half the time with their packages inside.
+ * threads (`*.worker.ts` under `src/server`). The threads that mark begin sooner with their packages inside.
  */
 const root = path.resolve(import.meta.dirname, '..');
 const source = path.join(root, 'src/server');

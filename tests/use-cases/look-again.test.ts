@@ -3,6 +3,7 @@ import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { removeTopic, restoreTopic, saveTopic } from '@/server/bank/banks';
 import { questions, topics } from '@/server/db/schema/bank';
+import { lookAgain } from '@/server/results/look-again';
 import { openOwnResult } from '@/server/results/own-result';
 import { releaseResults } from '@/server/results/release';
 import { TestDepartment } from '../drivers/department';
@@ -57,6 +58,17 @@ it('waits with the answers while others can still get in', async () => {
   expect(await told('ben')).toEqual([]);
   dept.pass(24 * 60);
   expect(await told('ben')).toHaveLength(1);
+});
+
+it('tells nothing of marks that the release does not show', async () => {
+  await release({ marks: false });
+  expect(await told('ben')).toEqual([]);
+  // Who sees the results sees it.
+  expect(must(await openOwnResult(dept.as('teacher'), attempts.ben ?? '')).lookAgain).toEqual([]);
+});
+
+it('says nothing of a paper whose questions are not in the bank, or do not count', async () => {
+  expect(await lookAgain(dept.out.db.read, [], new Map())).toEqual([]);
 });
 
 it('stands while only the name is changed, and comes back with a topic that was taken out', async () => {

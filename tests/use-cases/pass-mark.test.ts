@@ -136,8 +136,8 @@ it('shows, where that is wanted, what students earned: here, or before anybody s
         await dept.sit(who, sitting, { [items[0] ?? '']: { a: { number: answer, unit: '' } } }),
       ),
     );
-  const earned = async (figures: string): Promise<unknown> =>
-    must(await openJudging(dept.as('teacher'), await ask('angoff', ['teacher'], figures))).questions[0]?.earned;
+  const earned = async (figures: string, judge = 'teacher'): Promise<unknown> =>
+    must(await openJudging(dept.as(judge), await ask('angoff', [judge], figures))).questions[0]?.earned;
   expect([await earned('never'), await earned('later')]).toEqual([null, null]);
   expect(await earned('always')).toEqual({ share: 0.5, earlier: false });
   // The same exam again, which nobody has sat yet.
@@ -148,6 +148,8 @@ it('shows, where that is wanted, what students earned: here, or before anybody s
   );
   sitting = next.id;
   expect(await earned('always')).toEqual({ share: 0.5, earlier: true });
+  // Two are too few for a judge who may not see their results.
+  expect(await earned('always', 'marker')).toBeNull();
 });
 
 it('sets the pass mark with its reason, and keeps all of them', async () => {

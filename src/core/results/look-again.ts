@@ -9,6 +9,8 @@ export interface OfTopic {
 
 /** Whoever has less than this share of a topic's marks should look at it again; common practice, no source. */
 const ENOUGH = exact('3/5');
+/** So many signs say what to look at again. */
+export const MOST_LOOK_AGAIN = 300;
 /** More than so many are no advice. */
 const MOST = 3;
 

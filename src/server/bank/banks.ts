@@ -2,6 +2,7 @@ import { and, eq, inArray, isNull, max } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
+import { MOST_LOOK_AGAIN } from '@/core/results/look-again';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import { bankMembers, banks, questions, topics } from '../db/schema/bank';
 import { members } from '../db/schema/people';
@@ -49,9 +50,6 @@ async function bankToChange(ctx: Context, id: string): Promise<Result<BankRow>> 
   if (!bank) return NOT_FOUND;
   return may(ctx.actor, 'write in bank', bank.access) ? ok(bank) : FORBIDDEN;
 }
-
-/** So many signs of what to look at again. */
-export const MOST_LOOK_AGAIN = 300;
 
 const topicInput = z.object({
   bank: z.string(),

@@ -91,7 +91,7 @@ export interface OwnResult {
   soFar: { marks: string; of: string; waiting: number } | null;
   /** When marks were changed after the release; null when they were not. */
   revisedAt: number | null;
-  /** What to look at again, the weakest topic first; nothing while the answers themselves are not shown. */
+  /** What to look at again, the weakest topic first; nothing where marks are not shown. */
   lookAgain: LookAgain[];
   /** Until when all but the score waits, because others can still get in; null when nothing waits. */
   waitsUntil: number | null;
@@ -212,7 +212,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
         ? { marks: result.shown.marks, of: result.shown.of, waiting: result.waiting }
         : null,
     revisedAt: await revisedAt(ctx, row.id),
-    lookAgain: tells && !waits ? await lookAgain(read, paperQuestions(paper), given) : [],
+    lookAgain: tells && visible.marks ? await lookAgain(read, paperQuestions(paper), given) : [],
     waitsUntil: waits ? row.closesAt : null,
     ownChange: change && tells ? stored(change) : null,
     group: seesAll && participant.is === 'group' ? await groupOf(read, attemptId, participant.members) : null,

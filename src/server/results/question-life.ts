@@ -87,9 +87,9 @@ export async function lifeOfQuestion(ctx: Context, question: string): Promise<Re
 /** So many earlier sittings are asked about the questions of a new one, the newest first. */
 const MOST_EARLIER = 3;
 
-/** What share of the marks of each question earlier students earned, in other sittings than this one; of questions that nobody met before nothing. */
+/** What share of the marks of each question earlier students earned, in other sittings than this one; of questions that nobody met before nothing. Of a sitting that is not theirs to see, whoever asks is told nothing of a few. */
 export async function earnedBefore(
-  ctx: Pick<Context, 'db' | 'now'>,
+  ctx: Context,
   wanted: readonly string[],
   except: string,
 ): Promise<Map<string, number>> {
@@ -105,10 +105,13 @@ export async function earnedBefore(
     .orderBy(desc(sittings.opensAt))
     .limit(MOST_EARLIER);
   const all = new Map<string, { persons: number; earned: number }>();
-  for (const sitting of held)
+  for (const sitting of held) {
+    const opens = (await inSitting(ctx, 'see results', sitting.id)).ok;
     for (const { question, persons, facility } of (await analyse(ctx, sitting)).questions) {
+      if (!opens && persons < FEWEST_FOR_OTHERS) continue;
       const so = all.get(question) ?? { persons: 0, earned: 0 };
       all.set(question, { persons: so.persons + persons, earned: so.earned + persons * facility });
     }
+  }
   return new Map([...all].map(([question, { persons, earned }]) => [question, earned / persons]));
 }

@@ -11,6 +11,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { arrangeTopicsAction, removeTopicAction, restoreTopicAction, saveTopicAction } from '@/actions/bank';
 import type { Result } from '@/core/base/result';
+import { MOST_LOOK_AGAIN } from '@/core/results/look-again';
 import type { RemovedTopic } from '@/server/bank/banks';
 import type { BankShelf, TopicOnShelf } from '@/server/bank/shelves';
 import { plural } from '../words/marks';
@@ -187,7 +188,7 @@ function TopicRow({ topic, depth, onWords, asked, onAsk, onRemove, onIn, onOut }
           <textarea
             className="form-control form-control-sm"
             rows={2}
-            maxLength={300}
+            maxLength={MOST_LOOK_AGAIN}
             placeholder="a chapter, an address …"
             value={lookAgain}
             onChange={(e) => setLookAgain(e.target.value)}

@@ -42,6 +42,7 @@ export function SummarySheet({ summary: { sitting, title, persons, waiting, spre
                 ` ${plural(waiting, 'script waits', 'scripts wait')} for a person and ${waiting === 1 ? 'is' : 'are'} left out.`}
             </p>
           </header>
+          {questions.length === 0 && <p>No script is wholly marked yet.</p>}
           {questions.map((question) => (
             <section key={question.item} aria-label={`Question ${question.number}`}>
               <h2>
@@ -92,8 +93,8 @@ function AnswersTable({ slot: { letter, key, answers, others, neverGiven }, name
           </tr>
         </thead>
         <tbody>
-          {answers.map(({ answer, chosen, share, earns }) => (
-            <tr key={answer}>
+          {answers.map(({ answer, chosen, share, earns }, i) => (
+            <tr key={i}>
               <td dir="auto">{answer ? <TextWithFormulas text={answer} drawn={drawn} /> : 'left empty'}</td>
               <td className="num">
                 {chosen} ({percentText(share)})

@@ -12,6 +12,6 @@ export function drawChecked(checked: Checked): DrawnChecked {
   const { explanation } = checked;
   return {
     ...checked,
-    drawn: Object.assign(explanation ? drawContentFormulas(explanation) : {}, ...texts.map(drawTextFormulas)),
+    drawn: { ...(explanation ? drawContentFormulas(explanation) : {}), ...drawTextFormulas(...texts) },
   };
 }

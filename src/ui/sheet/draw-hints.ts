@@ -7,5 +7,5 @@ export interface DrawnHints extends RoomHints {
 }
 
 export function drawHints(hints: RoomHints): DrawnHints {
-  return { ...hints, drawn: Object.assign({}, ...hints.seen.map(drawTextFormulas)) };
+  return { ...hints, drawn: drawTextFormulas(...hints.seen) };
 }

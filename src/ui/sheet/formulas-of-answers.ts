@@ -11,7 +11,7 @@ export function drawAnswers(sheet: QuestionSheet, answers: readonly DeskAnswer[]
     ...answers.map(({ responses, answer, trace, own }) => ({
       ...drawResponseFormulas(sheet, responses),
       ...(own ? drawSheetFormulas(own.sheet) : {}),
-      ...drawTextFormulas(`${answer} ${traceText(trace)} ${own?.key ?? ''}`),
+      ...drawTextFormulas(answer, traceText(trace), own?.key ?? ''),
     })),
   ) as DrawnFormulas;
 }

@@ -35,6 +35,7 @@ describe('formulas', () => {
     if (choice.options[0]) choice.options[0].text = 'the law $P = R I^2$';
     expect(Object.keys(drawSheetFormulas(questionSheet(question, 1)))).toEqual(['i:P = R I^2']);
     expect(drawTextFormulas('costs 5 $ and 6 dollars')).toEqual({});
+    expect(Object.keys(drawTextFormulas('costs 5 $', 'is $x^2$', '$x^2$ again'))).toEqual(['i:x^2']);
   });
 });
 

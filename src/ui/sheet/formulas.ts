@@ -37,9 +37,10 @@ function formulasInText(text: string): string[] {
   return [...text.matchAll(/\$([^$]+)\$/g)].map((match) => match[1] ?? '');
 }
 
-/** The formulas of plain text, drawn. */
-export function drawTextFormulas(text: string): DrawnFormulas {
-  return Object.fromEntries(formulasInText(text).map((latex) => [formulaKey(latex, false), drawFormula(latex, false)]));
+/** The formulas of plain texts, drawn; each text by itself, so that a lone sign in one spoils no other. */
+export function drawTextFormulas(...texts: string[]): DrawnFormulas {
+  const all = new Set(texts.flatMap(formulasInText));
+  return Object.fromEntries([...all].map((latex) => [formulaKey(latex, false), drawFormula(latex, false)]));
 }
 
 function* stringsIn(value: unknown): Generator<string> {

@@ -22,7 +22,7 @@ export default async function MarkingDeskPage({ params, searchParams }: Props) {
   const { sheet, keys, answers } = desk.value;
   const drawn: DrawnFormulas = {
     ...drawSheetFormulas(sheet),
-    ...drawTextFormulas(Object.values(keys).join(' ')),
+    ...drawTextFormulas(...Object.values(keys)),
     ...drawAnswers(sheet, answers),
   };
   return (

@@ -19,8 +19,8 @@ export default async function AnswersPage({ params, searchParams }: Props) {
   if (!view.ok) notFound();
   const words = view.value.slots.flatMap(({ key, groups }) => [
     key,
-    ...groups.map(({ answer, trace }) => `${answer} ${traceText(trace)}`),
+    ...groups.flatMap(({ answer, trace }) => [answer, traceText(trace)]),
   ]);
-  const drawn = { ...drawSheetFormulas(view.value.sheet), ...drawTextFormulas(words.join(' ')) };
+  const drawn = { ...drawSheetFormulas(view.value.sheet), ...drawTextFormulas(...words) };
   return <AnswersDesk key={view.value.item} view={view.value} drawn={drawn} />;
 }

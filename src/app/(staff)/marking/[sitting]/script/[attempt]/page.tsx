@@ -16,7 +16,7 @@ export default async function ScriptPage({ params }: { params: Promise<{ attempt
   const drawn: DrawnFormulas = Object.assign(
     {},
     ...script.value.questions.map(({ sheet, responses, slots }) => ({
-      ...drawTextFormulas(slots.map(({ trace }) => traceText(trace)).join(' ')),
+      ...drawTextFormulas(...slots.map(({ trace }) => traceText(trace))),
       ...drawSheetFormulas(sheet),
       ...drawResponseFormulas(sheet, responses),
     })),

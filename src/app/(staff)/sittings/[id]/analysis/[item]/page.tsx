@@ -40,7 +40,7 @@ export default async function QuestionAnalysisPage({ params }: Props) {
           </Link>
         )}
       </Strip>
-      <QuestionAnalysis sitting={id} question={question} drawn={drawTextFormulas(answers.join(' '))} />
+      <QuestionAnalysis sitting={id} question={question} drawn={drawTextFormulas(...answers)} />
     </>
   );
 }

@@ -15,5 +15,5 @@ export default async function SummaryPage({ params }: PageProps<'/sittings/[id]/
     text,
     ...slots.flatMap(({ key, answers }) => [key, ...answers.map(({ answer }) => answer)]),
   ]);
-  return <SummarySheet summary={summary.value} drawn={drawTextFormulas(words.join(' '))} pdf={canPrint()} />;
+  return <SummarySheet summary={summary.value} drawn={drawTextFormulas(...words)} pdf={canPrint()} />;
 }
