@@ -99,8 +99,8 @@ export async function judgePassMark(as: As, sitting: string, now: number): Promi
     for (const [j, name] of judges.entries()) {
       const ctx = as(name, now + round * hour + j * 600_000);
       const view = must(await openJudging(ctx, panel));
-      const percents = view.questions.map(({ id, before }) => {
-        const next = seeded(seedFor(round * 10 + j, id));
+      const percents = view.questions.map(({ id, number, before }) => {
+        const next = seeded(seedFor(round * 10 + j, number));
         const own = 35 + 5 * Math.floor(next() * 8) + (j === 2 ? 5 : 0);
         const near = before?.mean ?? own;
         return [id, String(5 * Math.round((round === 1 ? own : (own + 2 * near) / 3) / 5))];
@@ -135,9 +135,9 @@ async function ratedScripts(as: As, sitting: string, now: number): Promise<void>
   for (const name of judges) {
     const ctx = as(name, now);
     const view = must(await openJudging(ctx, panel));
-    const ratings = view.scripts.map(({ attempt }) => {
+    const ratings = view.scripts.map(({ attempt }, i) => {
       const [above = '0', below = '1'] = (percents.get(attempt) ?? '0').split('/');
-      const next = seeded(seedFor(3, name + attempt));
+      const next = seeded(seedFor(i, name));
       const seen = (Number(above) / Number(below) - 52) / 12 + (next() - 0.5) * 1.4;
       return [attempt, Math.min(5, Math.max(1, Math.round(3 + seen)))];
     });

@@ -36,12 +36,21 @@ test('marks are typed from the keyboard, a slip is told, an undo takes them back
   });
   await teacher.keyboard.type('19,5');
   await teacher.keyboard.press('Enter');
+  const arrived = teacher.waitForResponse((answer) => answer.request().method() === 'POST');
   await teacher.keyboard.press('Control+z');
   await expect(cell).toHaveText(was);
-  await teacher.unrouteAll({ behavior: 'wait' });
+  // The first has arrived, the step back has not: what was typed is not back, and is not what a next step goes back to.
+  await arrived;
   await teacher.keyboard.press('ArrowUp');
   await teacher.keyboard.type('19,5');
+  await expect(row.getByRole('textbox')).toHaveValue('19,5');
+  await teacher.keyboard.press('Escape');
+  expect(await cell.innerText()).toBe(was);
+  await teacher.keyboard.type('19,5');
   await teacher.keyboard.press('Enter');
+  await expect(cell).toHaveText('19.5');
+  await expect(teacher.getByText('Saving…')).toBeHidden();
+  await teacher.unrouteAll({ behavior: 'wait' });
   await expect(cell).toHaveText('19.5');
   await expect(final).not.toHaveText(before);
   // Enter has gone down, arrows go on from there; nonsense is told and not taken.

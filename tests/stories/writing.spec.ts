@@ -254,6 +254,32 @@ test('many questions are chosen by keys, tagged, and taken back; searches are ke
   }
 });
 
+test('the list comes back as it was left, but not over the hand of whoever is in the field before', async () => {
+  const { page: hasty, context } = await stage.signIn('imre');
+  await goTo(hasty, '/bank');
+  const words = hasty.getByLabel('Search all text');
+  await words.fill('gearbox');
+  await expect(hasty.getByText(/questions? about gearbox/)).toBeVisible();
+  await goTo(hasty, '/bank');
+  await expect(words).toHaveValue('gearbox');
+  // The cursor is in the field before the page is awake.
+  await hasty.addInitScript(() => {
+    const early = new MutationObserver(() => {
+      const field = document.querySelector<HTMLInputElement>('input[aria-label="Search all text"]');
+      if (!field) return;
+      early.disconnect();
+      field.focus();
+    });
+    early.observe(document, { childList: true, subtree: true });
+  });
+  await goTo(hasty, '/bank');
+  await expect(words).toBeFocused();
+  await expect(words).toHaveValue('');
+  await hasty.keyboard.type('rotor');
+  await expect(hasty.getByText(/questions? about rotor/)).toBeVisible();
+  await context.close();
+});
+
 test('topics are arranged by keys, and a bank of one’s own is made', async () => {
   await goTo(page, '/bank');
   await page.getByRole('button', { name: 'arrange' }).click();

@@ -1,7 +1,7 @@
 import { keyWords, placedSlots } from '@/core/bank/question';
 import { stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
-import { firstWords } from '@/core/content/plain';
+import type { Content } from '@/core/content/document';
 import { poolQuestions } from '@/core/exams/pool';
 import type { Context } from '../context';
 import { poolOfSitting } from '../sittings/pinned';
@@ -10,7 +10,9 @@ import { type AnalysedQuestion, type Analysis, openAnalysis } from './analysis';
 /** All answers of a sitting, question by question, as they are printed for the staff. */
 export interface Summary extends Pick<Analysis, 'sitting' | 'title' | 'persons' | 'waiting' | 'spread'> {
   questions: (Pick<AnalysedQuestion, 'item' | 'number' | 'persons' | 'facility' | 'omitted'> & {
-    text: string;
+    content: Content;
+    /** The letters of its slots, by their ids. */
+    letters: Record<string, string>;
     /** What everybody could earn. */
     marks: string;
     slots: (AnalysedQuestion['slots'][number] & { key: string })[];
@@ -19,8 +21,6 @@ export interface Summary extends Pick<Analysis, 'sitting' | 'title' | 'persons' 
 
 /** More answers to one slot than so many are not printed, the least frequent first. */
 const MOST_PRINTED = 40;
-/** So many signs of a question are printed. */
-const MOST_TEXT = 600;
 
 /** The summary of a sitting, for whoever sees its results. */
 export async function openSummary(ctx: Context, id: string): Promise<Result<Summary>> {
@@ -37,7 +37,8 @@ export async function openSummary(ctx: Context, id: string): Promise<Result<Summ
     questions: questions.flatMap(({ item, number, persons: met, facility, omitted, slots }) => {
       const pooled = items.get(item);
       if (!pooled) return [];
-      const keys = new Map(placedSlots(pooled.question).map(({ letter, slot }) => [letter, keyWords(slot)]));
+      const placed = placedSlots(pooled.question);
+      const keys = new Map(placed.map(({ letter, slot }) => [letter, keyWords(slot)]));
       return [
         {
           item,
@@ -45,7 +46,8 @@ export async function openSummary(ctx: Context, id: string): Promise<Result<Summ
           persons: met,
           facility,
           omitted,
-          text: firstWords(pooled.question.content, MOST_TEXT),
+          content: pooled.question.content,
+          letters: Object.fromEntries(placed.map(({ id: slot, letter }) => [slot, letter])),
           marks: stored(pooled.marks),
           slots: slots.map((slot) => ({ ...slot, key: keys.get(slot.letter) ?? '' })),
         },

@@ -67,8 +67,9 @@ export function BankDesk(props: Props) {
     const left = lastBankPlace();
     const back = left?.href === href && !props.fromKept;
     const timer = setTimeout(() => {
-      // Whoever was faster and has typed already is not overwritten.
-      if (search.current?.value !== props.filters.words) return setRestored(true);
+      // Whoever was faster and is in the field already, or has typed, is not overwritten.
+      const typing = document.activeElement === search.current || search.current?.value !== props.filters.words;
+      if (typing) return setRestored(true);
       if (back) setFilters({ ...props.filters, ...left.filters });
       if (back) setAt(left.at);
       refresh();

@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import type { Summary } from '@/server/results/summary';
 import { Strip } from '../frame/Strip';
 import { PageFoot } from '../print/PageFoot';
+import { ContentView } from '../sheet/ContentView';
 import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
 import { percentText } from '../words/analysis';
@@ -51,9 +52,13 @@ export function SummarySheet({ summary: { sitting, title, persons, waiting, spre
                   {percentText(question.facility)} of {marksWords(question.marks)}
                 </span>
               </h2>
-              <p dir="auto">
-                <TextWithFormulas text={question.text} drawn={drawn} />
-              </p>
+              <div className="prose">
+                <ContentView
+                  content={question.content}
+                  drawn={drawn}
+                  slot={(id) => <b className="slot-named">{question.letters[id]}</b>}
+                />
+              </div>
               <p className="soft">
                 Met by {question.persons}; {percentText(question.omitted)} left all of it empty.
               </p>
@@ -104,15 +109,15 @@ function AnswersTable({ slot: { letter, key, answers, others, neverGiven }, name
           ))}
         </tbody>
       </table>
-      <p className="soft">
+      <div className="soft">
         {key && (
-          <>
-            Key: <TextWithFormulas text={key} drawn={drawn} />.{' '}
-          </>
+          <div>
+            Key: <TextWithFormulas text={key} drawn={drawn} />
+          </div>
         )}
-        {others > 0 && `${plural(others, 'other answer was', 'other answers were')} given less often. `}
-        {neverGiven.length > 0 && `Nobody chose ${neverGiven.join(', ')}.`}
-      </p>
+        {others > 0 && <div>{plural(others, 'other answer was', 'other answers were')} given less often.</div>}
+        {neverGiven.length > 0 && <div>Nobody chose {neverGiven.join(', ')}.</div>}
+      </div>
     </>
   );
 }
