@@ -2,13 +2,21 @@
 import { revalidatePath } from 'next/cache';
 import type { Result } from '@/core/base/result';
 import { staffContext, studentContext } from '@/server/auth/request';
+import { boundariesElsewhere, dropBoundarySet, keepBoundarySet } from '@/server/results/boundary-sets';
 import { setCertificate } from '@/server/results/certificates';
 import { answerMarkQuestion, askAboutMark } from '@/server/results/mark-questions';
-import { type BoundariesElsewhere, boundariesElsewhere } from '@/server/results/results';
 import { text } from './sent';
 
-export async function boundariesElsewhereAction(sitting: string): Promise<BoundariesElsewhere[]> {
+export async function boundariesElsewhereAction(sitting: string): ReturnType<typeof boundariesElsewhere> {
   return boundariesElsewhere(await staffContext(), text(sitting));
+}
+
+export async function keepBoundarySetAction(input: unknown): Promise<Result<{ id: string }>> {
+  return keepBoundarySet(await staffContext(), input);
+}
+
+export async function dropBoundarySetAction(id: string): Promise<Result<null>> {
+  return dropBoundarySet(await staffContext(), text(id));
 }
 
 export async function setCertificateAction(input: unknown): Promise<Result<null>> {

@@ -24,7 +24,6 @@ import { NO_PROVISION } from '@/core/people/provision';
 import { setProvision } from '@/server/people/provisions';
 import { setSubjects } from '@/server/people/roster';
 import { releaseResults } from '@/server/results/release';
-import { saveBoundaries } from '@/server/results/results';
 import { newId } from '@/server/ports/ids';
 import { findAttempt } from '@/server/sittings/attempts';
 import { enterSitting } from '@/server/sittings/enter';
@@ -33,6 +32,7 @@ import { handIn, sweep } from '@/server/sittings/hand-in';
 import { paperOf } from '@/server/sittings/pinned';
 import { saveAnswers } from '@/server/sittings/save-answers';
 import { scheduleSitting } from '@/server/sittings/schedule';
+import { setBoundaries } from './boundaries';
 import { installation } from './department';
 import { DRAWINGS } from './drawings';
 import { STAFF, subjectOf, WT110, WT201 } from './people';
@@ -391,13 +391,7 @@ class Loader {
     await this.clock(day + 4 * HOUR);
     await this.markAll(sitting, day + DAY);
     const ctx = this.as('odalys', day + 2 * DAY);
-    const boundaries = {
-      version: 1,
-      passPercent: '50',
-      ranges: installation.policy.ranges,
-      grades: installation.policy.grades,
-    };
-    must(await saveBoundaries(ctx, { sitting, base: 1, boundaries }));
+    await setBoundaries(ctx, sitting);
     const as = (userName: string, now: number): Context => this.as(userName, now);
     await judgePassMark(as, sitting, day + 2 * DAY + HOUR);
     must(await releaseResults(ctx, { sitting, shows: { marks: true, key: true, explanation: true } }));

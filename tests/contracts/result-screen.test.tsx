@@ -14,9 +14,10 @@ const score: OwnScore = {
   rangeText: 'Good work.',
   late: null,
   hints: null,
-  sections: [
-    { title: 'Rotor', marks: '10', of: '12', share: 5 / 6, passed: true, madeUp: false, passPercent: null, text: '' },
+  parts: [
+    { is: 'section', title: 'Rotor', marks: '10', of: '12', share: 5 / 6, passed: true, madeUp: false, passPercent: null, text: '' },
     {
+      is: 'topic',
       title: 'Rescue',
       marks: '4',
       of: '8',
@@ -51,11 +52,11 @@ const words = (part: Partial<OwnResult>): string =>
 describe('a result', () => {
   it.each<[string, Partial<OwnResult>, string]>([
     ['score and pass', {}, '14 of 20 70.0 % grade B ✓ passed pass mark 50 %'],
-    ['a section that is missed', {}, 'Rescue 4 of 8 not the 60 % it needs'],
+    ['a topic that is missed', {}, 'Rescue · topic 4 of 8 not the 60 % it needs'],
     ['what is said of a section', {}, 'Climb again with Jonas.'],
     [
       'a section that the whole makes up for',
-      { score: { ...score, sections: score.sections.map((one) => ({ ...one, madeUp: true })) } },
+      { score: { ...score, parts: score.parts.map((one) => ({ ...one, madeUp: true })) } },
       'not the 60 % it needs, made up for by the whole',
     ],
     ['what its range reads', {}, 'Good work.'],

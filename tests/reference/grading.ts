@@ -3,7 +3,7 @@ import path from 'node:path';
 import { exact, ROUNDING_MODES, round, stored } from '@/core/base/exact';
 import { type Book, NEW_BOOK, usualColumn } from '@/core/gradebook/book';
 import { type Cell, reckon } from '@/core/gradebook/reckon';
-import { stepAt } from '@/core/results/score';
+import { stepAt } from '@/core/results/decided';
 import { type ChoiceScheme, markChoices } from '@/core/rules/choice/rules';
 import { markOrder, ORDER_SCHEMES, type OrderScheme } from '@/core/rules/ordering/rules';
 import { lateCost, type LateRule } from '@/core/sittings/late';

@@ -148,7 +148,8 @@ describe('what was handed in late', () => {
     const { score } = must(await openOwnResult(dept.as('ada'), attempt));
     expect(score).toMatchObject({ marks: '0.8', percent: '40.0', passed: false, grade: 'F' });
     expect(score?.late).toEqual({ cost: '6/5', by: 5 * MINUTE });
-    expect(score?.sections.map(({ marks }) => marks)).toEqual(['2']);
+    const results = must(await openResults(teacher(), sitting));
+    expect(results.rows.map(({ parts }) => results.sections.map(({ id }) => parts[id]?.marks))).toEqual([['2']]);
   });
 
   it('within the grace is told to cost nothing', async () => {

@@ -1,7 +1,7 @@
 import { type Exact, exact, ONE, round, sum, ZERO } from '../base/exact';
 import type { GradeStep } from '../results/policy';
 import { decidedPercent } from '../results/decided';
-import { stepAt, stepBelow } from '../results/score';
+import { stepAt, stepBelow } from '../results/decided';
 import type { Rounding } from '../exams/plan';
 import type { Book, BookColumn, Keep } from './book';
 import { averageOf, type Entry, keptOf, sharesOf } from './final';

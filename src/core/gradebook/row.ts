@@ -1,6 +1,6 @@
 import { exact, round } from '../base/exact';
 import { decidedPercent } from '../results/decided';
-import { stepAt } from '../results/score';
+import { stepAt } from '../results/decided';
 import type { Book, BookColumn } from './book';
 import { type BookEntry, cellOf, type ColumnFacts, type RawCell } from './cell';
 import { type Cell, type FinalGrade, finalGrade, type FinalPolicy, reckon, type Reckoning } from './reckon';

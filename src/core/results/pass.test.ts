@@ -14,9 +14,10 @@ const boundaries: Boundaries = {
   ],
   grades: [],
 };
-const section = (id: string, percent: string, passPercent: string | null = null) => ({
+const section = (id: string, percent: string, passPercent: string | null = null, of = '10') => ({
   id,
   percent: exact(percent),
+  of: exact(of),
   passPercent,
 });
 const passes = (more: Partial<Boundaries>, whole: string, ...sections: ReturnType<typeof section>[]) =>
@@ -30,7 +31,7 @@ describe('passing', () => {
     const own = (passPercent: string | null) => ({ sections: [{ section: 'a', passPercent, ranges: [] }] });
     expect(passes(own('30'), '90', section('a', '39', '40')).passed).toBe(true);
     expect(passes(own(null), '90', section('a', '0', '40')).passed).toBe(true);
-    expect(passes(own('60'), '90', section('a', '59')).sections).toEqual([
+    expect(passes(own('60'), '90', section('a', '59')).parts).toEqual([
       { passPercent: '60', reached: false, madeUp: false },
     ]);
     // Texts alone change no pass mark.
@@ -43,13 +44,33 @@ describe('passing', () => {
     const short = section('a', '35', '40');
     expect(passes(rule, '60', short)).toEqual({
       passed: true,
-      sections: [{ passPercent: '40', reached: false, madeUp: true }],
+      parts: [{ passPercent: '40', reached: false, madeUp: true }],
     });
     expect(passes(rule, '599/10', short).passed).toBe(false);
     expect(passes(rule, '60', section('a', '349/10', '40')).passed).toBe(false);
     expect(passes(rule, '60', short, section('b', '39', '40')).passed).toBe(false);
     expect(passes(rule, '60', short, section('b', '40', '40')).passed).toBe(true);
     expect(passes({ ...rule, passPercent: '70' }, '65', short).passed).toBe(false);
+  });
+
+  it('asks topics as it asks sections, and for a criterion nothing makes up', () => {
+    const rule = { compensation: { sections: 2, by: '5', whole: '60' } };
+    const topic = { is: 'topic' as const, id: 't', title: 'Rotor', items: ['q1'], passPercent: '40', ranges: [] };
+    const criterion = { is: 'criterion' as const, id: 'c', title: 'Safety', item: 'q2', slot: 's', criterion: 'k' };
+    const parts = [topic, { ...criterion, passPercent: '50', ranges: [] }];
+    expect(passes({ ...rule, parts }, '90', section('t', '39'), section('c', '50'))).toEqual({
+      passed: true,
+      parts: [
+        { passPercent: '40', reached: false, madeUp: true },
+        { passPercent: '50', reached: true, madeUp: false },
+      ],
+    });
+    expect(passes({ ...rule, parts }, '90', section('t', '40'), section('c', '499/10')).passed).toBe(false);
+    expect(passes({ parts }, '90', section('t', '39'), section('c', '50')).passed).toBe(false);
+  });
+
+  it('asks nothing of what was taken out of the counting altogether', () => {
+    expect(passes({}, '90', section('a', '0', '40', '0')).passed).toBe(true);
   });
 });
 
@@ -58,7 +79,12 @@ describe('what students read', () => {
     marks: '11',
     of: '20',
     percent: '55',
-    sections: { a: { marks: '3', of: '10', percent: '30' }, b: { marks: '8', of: '10', percent: '80' } },
+    parts: {
+      a: { marks: '3', of: '10', percent: '30' },
+      b: { marks: '8', of: '10', percent: '80' },
+      t: { marks: '1', of: '4', percent: '25' },
+      u: { marks: '2', of: '4', percent: '50' },
+    },
   };
   const titles = [
     { id: 'a', title: 'Rotor' },
@@ -66,7 +92,7 @@ describe('what students read', () => {
     { id: 'c', title: 'Not theirs' },
   ];
   const read = (range: number, more: Partial<Boundaries> = {}) =>
-    readTexts(toldOf(row, titles, range), {
+    readTexts(toldOf(row, { sections: titles, parts: more.parts }, range), {
       boundaries: { ...boundaries, ...more },
       rounding,
       name: 'Ravi',
@@ -93,7 +119,33 @@ describe('what students read', () => {
     expect([texts.of('a'), texts.of('b'), texts.of('c')]).toEqual(['3 of 10 in this', '', '']);
     const turned = [{ section: 'a', ranges: [{ from: '10', text: '' }] }];
     expect(boundariesReadiness({ ...boundaries, sections: turned })).toContainEqual(
-      expect.objectContaining({ code: 'section-ranges-order', weight: 'stops' }),
+      expect.objectContaining({ code: 'part-ranges-order', weight: 'stops' }),
+    );
+  });
+
+  it('says of a topic what its own range reads, and which went worst and best', () => {
+    const topic = (id: string, title: string, ranges: Boundaries['ranges'] = []) => ({
+      is: 'topic' as const,
+      id,
+      title,
+      items: ['q'],
+      passPercent: null,
+      ranges,
+    });
+    const parts = [
+      topic('t', 'Yaw', [{ from: '0', text: '[percent] of it' }]),
+      topic('u', 'Pitch'),
+      topic('v', 'None'),
+    ];
+    const ranges = [{ from: '0', text: '[weakest topic], [best topic]' }];
+    const texts = read(0, { parts, ranges });
+    expect([texts.whole, texts.of('t'), texts.of('u'), texts.of('v')]).toEqual(['Yaw, Pitch', '25 % of it', '', '']);
+    // Without a topic there is none to fill in.
+    expect(boundariesReadiness({ ...boundaries, ranges })).toContainEqual(
+      expect.objectContaining({ code: 'range-without-topics' }),
+    );
+    expect(boundariesReadiness({ ...boundaries, ranges, parts })).not.toContainEqual(
+      expect.objectContaining({ code: 'range-without-topics' }),
     );
   });
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { exact, percentText } from '../base/exact';
 import { type Finding, stops, warns } from '../base/finding';
+import { partSchema } from './parts';
 
 /** A range of scores from `from` percent up to the next range, and what those in it read. */
 export const feedbackRange = z.object({ from: percentText, text: z.string().max(2000) });
@@ -27,7 +28,12 @@ export const boundariesSchema = z.object({
     )
     .max(60)
     .optional(),
-  /** So many sections may be short by so many percent where the whole reaches so much; null or missing where none may. */
+  /** What is said of topics and of criteria of rubrics: the percent that a pass needs (null for none), and what students read of it. */
+  parts: z
+    .array(partSchema.and(z.object({ passPercent: percentText.nullable(), ranges: z.array(feedbackRange).max(12) })))
+    .max(60)
+    .optional(),
+  /** So many sections and topics may be short by so many percent where the whole reaches so much; null or missing where none may. */
   compensation: z
     .object({ sections: z.number().int().min(1).max(20), by: percentText, whole: percentText })
     .nullable()
@@ -56,16 +62,19 @@ export function boundariesReadiness(boundaries: Boundaries): Finding[] {
   };
   check('ranges', boundaries.ranges);
   check('grades', boundaries.grades);
-  (boundaries.sections ?? []).forEach(({ ranges }, i) => {
-    const wrong = ranges.some((step, n) => {
-      const before = ranges[n - 1];
-      return before ? exact(step.from).compare(exact(before.from)) <= 0 : !exact(step.from).equals(0);
+  for (const list of ['sections', 'parts'] as const)
+    (boundaries[list] ?? []).forEach(({ ranges }, i) => {
+      const wrong = ranges.some((step, n) => {
+        const before = ranges[n - 1];
+        return before ? exact(step.from).compare(exact(before.from)) <= 0 : !exact(step.from).equals(0);
+      });
+      if (wrong) findings.push(stops('part-ranges-order', [list, i]));
     });
-    if (wrong) findings.push(stops('section-ranges-order', ['sections', i]));
-  });
   const pass = exact(boundaries.passPercent);
+  const topics = (boundaries.parts ?? []).some(({ is }) => is === 'topic');
   boundaries.ranges.forEach((range, i) => {
     const at = ['ranges', i];
+    if (!topics && /\[(weakest|best) topic\]/.test(range.text)) findings.push(warns('range-without-topics', at));
     if (range.text.trim() === '') findings.push(warns('range-without-text', at));
     const next = boundaries.ranges[i + 1];
     const begins = exact(range.from).compare(pass) >= 0;
@@ -108,6 +117,8 @@ export const FILL_INS = [
   'name',
   'weakest section',
   'best section',
+  'weakest topic',
+  'best topic',
   'to the next range',
   'date',
 ] as const;

@@ -160,6 +160,8 @@ describe('boundaries', () => {
       name: 'Ravi',
       'weakest section': 'Rotor',
       'best section': 'Site',
+      'weakest topic': 'Yaw',
+      'best topic': 'Pitch',
       'to the next range': '5 %',
       date: '3 May',
     };

@@ -1,16 +1,19 @@
 import { type Exact, exact, max, min, percentOf, round, shown, sum, ZERO } from '../base/exact';
 import type { Rounding } from '../exams/plan';
 import { costOfHints } from '../exams/hints';
-import type { Paper, PaperQuestion } from '../exams/paper';
+import { type Paper, type PaperQuestion, paperQuestions } from '../exams/paper';
 import { lateCost, type Lateness } from '../sittings/late';
-import { decidedPercent } from './decided';
+import type { Judgement } from '../rules/rubric/rubric';
+import { decidedPercent, stepAt, stepBelow } from './decided';
+import { earnedOfPart } from './part-earned';
 import { passOf } from './pass';
 import type { Boundaries } from './policy';
 
 /** Exact marks by item and slot; null while the answer waits for a person. */
 export type SlotMarks = ReadonlyMap<string, ReadonlyMap<string, Exact | null>>;
 
-export interface SectionScore {
+/** What was earned of a section, a topic, or a criterion of a rubric. */
+export interface PartScore {
   id: string;
   title: string;
   marks: Exact;
@@ -29,10 +32,14 @@ export interface LateTaken {
   cost: Exact;
 }
 
-/** What besides the answers decides a score: how late it was, and how many hints of each question were asked for. */
+/** What besides the marks decides a score. */
 export interface Circumstances {
+  /** How late it was. */
   lateness?: Lateness | null | undefined;
+  /** How many hints of each question were asked for. */
   hints?: ReadonlyMap<string, number> | undefined;
+  /** What persons found by rubrics, by item and slot. */
+  judgements?: ReadonlyMap<string, ReadonlyMap<string, Judgement>> | undefined;
 }
 
 /** What an attempt has earned. Nothing here is rounded but `shown`. */
@@ -47,28 +54,15 @@ export interface Score {
   /** What the hints that were asked for cost, whether or not there was so much to take. */
   hints: Exact;
   /** As they were earned, whatever lateness took from the whole. */
-  sections: SectionScore[];
+  sections: PartScore[];
+  /** The topics and criteria of which the boundaries say something, as far as they are on this paper. */
+  parts: PartScore[];
   passed: boolean;
   grade: string | null;
   /** Index into the boundaries' ranges. */
   range: number;
   /** For reading: rounded once, by the policy. */
   shown: { marks: string; of: string; percent: string };
-}
-
-/** The last step whose lower boundary the percent reaches; steps rise from 0. */
-export function stepAt<T extends { from: string }>(steps: readonly T[], percent: Exact): number {
-  let found = 0;
-  steps.forEach((step, i) => {
-    if (percent.compare(exact(step.from)) >= 0) found = i;
-  });
-  return found;
-}
-
-/** As `stepAt`, but below the pass mark: who reaches it and still does not pass, by a section, is not told the contrary. */
-export function stepBelow<T extends { from: string }>(steps: readonly T[], percent: Exact, pass: Exact): number {
-  const below = steps.filter((step, i) => i === 0 || exact(step.from).compare(pass) < 0);
-  return stepAt(below, percent);
 }
 
 /** The boundaries and the rounding by which scores of a sitting are decided. */
@@ -89,35 +83,43 @@ export function score(
   paper: Paper,
   slotMarks: SlotMarks,
   policy: Policy,
-  { lateness = null, hints = new Map() }: Circumstances = {},
+  { lateness = null, hints = new Map(), judgements = new Map() }: Circumstances = {},
 ): Score {
   let waiting = 0;
   let forHints = ZERO;
-  const sections = paper.sections.map(
-    ({ id, title, items, marks: of, passPercent }): Omit<SectionScore, 'passed' | 'madeUp'> => {
-      const marks = sum(
-        items.map((item) => {
-          if (item.dropped) return ZERO;
-          const earned = [...item.worth.keys()].map((slot) => {
-            const value = slotMarks.get(item.id)?.get(slot);
-            if (value === null || value === undefined) waiting += 1;
-            return value ?? ZERO;
-          });
-          const cost = costOfHints(item, hints.get(item.id) ?? 0);
-          forHints = forHints.add(inMeasure(item, cost));
-          const own = sum(earned).sub(cost);
-          return inMeasure(item, item.belowZero ? own : max(ZERO, own));
-        }),
-      );
-      return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
-    },
-  );
-  const earned = max(ZERO, sum(sections.map((s) => s.marks)));
-  const cost = lateness ? lateCost(lateness, { earned, of: paper.marks }) : ZERO;
-  const marks = earned.sub(cost);
+  const earnedBy = new Map<string, Exact>();
+  for (const item of paperQuestions(paper)) {
+    if (item.dropped) continue;
+    const given = [...item.worth.keys()].map((slot) => {
+      const value = slotMarks.get(item.id)?.get(slot);
+      if (value === null || value === undefined) waiting += 1;
+      return value ?? ZERO;
+    });
+    const cost = costOfHints(item, hints.get(item.id) ?? 0);
+    forHints = forHints.add(inMeasure(item, cost));
+    const own = sum(given).sub(cost);
+    earnedBy.set(item.id, inMeasure(item, item.belowZero ? own : max(ZERO, own)));
+  }
+  const earned = (item: string): Exact => earnedBy.get(item) ?? ZERO;
+  const sections = paper.sections.map(({ id, title, items, marks: of, passPercent }): UndecidedPart => {
+    const marks = sum(items.map((item) => earned(item.id)));
+    return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
+  });
+  const parts = (policy.boundaries.parts ?? []).flatMap((part): UndecidedPart[] => {
+    const own = earnedOfPart(part, {
+      questions: paperQuestions(paper),
+      earned,
+      ofSlot: (item, slot) => slotMarks.get(item)?.get(slot) ?? null,
+      judged: (item, slot) => judgements.get(item)?.get(slot) ?? null,
+    });
+    return own ? [{ id: part.id, title: part.title, passPercent: part.passPercent, ...own }] : [];
+  });
+  const whole = max(ZERO, sum(sections.map((s) => s.marks)));
+  const cost = lateness ? lateCost(lateness, { earned: whole, of: paper.marks }) : ZERO;
+  const marks = whole.sub(cost);
   const late = lateness && lateness.by > 0 ? { by: lateness.by, cost } : null;
   const percent = percentOf(marks, paper.marks);
-  return decided({ marks, of: paper.marks, percent, waiting, late, hints: forHints, sections }, policy);
+  return decided({ marks, of: paper.marks, percent, waiting, late, hints: forHints, sections, parts }, policy);
 }
 
 /** A score with marks more, or less, for one of a group; never below zero nor above all there is. The sections stay as they were earned. */
@@ -139,33 +141,37 @@ export function meanScore(scores: readonly Score[], policy: Policy): Score {
     of: mean(all.map((one) => one.of)),
     percent: mean(all.map((one) => one.percent)),
   });
-  const sections = new Map<string, SectionScore[]>();
-  for (const section of scores.flatMap((one) => one.sections))
-    sections.set(section.id, [...(sections.get(section.id) ?? []), section]);
+  const ofParts = (lists: readonly (readonly PartScore[])[]): PartScore[] => {
+    const byId = new Map<string, PartScore[]>();
+    for (const part of lists.flat()) byId.set(part.id, [...(byId.get(part.id) ?? []), part]);
+    return [...byId.values()].flatMap(([first, ...more]) => (first ? [{ ...first, ...of([first, ...more]) }] : []));
+  };
   return decided(
     {
       ...of(scores),
       waiting: scores.reduce((n, one) => n + one.waiting, 0),
       late: null,
       hints: ZERO,
-      sections: [...sections.values()].flatMap(([first, ...more]) =>
-        first ? [{ ...first, ...of([first, ...more]) }] : [],
-      ),
+      sections: ofParts(scores.map((one) => one.sections)),
+      parts: ofParts(scores.map((one) => one.parts)),
     },
     policy,
   );
 }
 
-type Undecided = Omit<Score, 'sections' | 'passed' | 'grade' | 'range' | 'shown'> & {
-  sections: readonly Omit<SectionScore, 'passed' | 'madeUp'>[];
+type UndecidedPart = Omit<PartScore, 'passed' | 'madeUp'>;
+type Undecided = Omit<Score, 'sections' | 'parts' | 'passed' | 'grade' | 'range' | 'shown'> & {
+  sections: readonly UndecidedPart[];
+  parts: readonly UndecidedPart[];
 };
 
 /** Decides pass, grade and range of what was earned. */
 function decided(earned: Undecided, { boundaries, rounding }: Policy): Score {
-  const passing = passOf(boundaries, rounding, earned.percent, earned.sections);
-  const sections = earned.sections.map((section, i): SectionScore => {
-    const { passPercent = section.passPercent, reached = true, madeUp = false } = passing.sections[i] ?? {};
-    return { ...section, passPercent, passed: reached, madeUp };
+  const asked = [...earned.sections, ...earned.parts];
+  const passing = passOf(boundaries, rounding, earned.percent, asked);
+  const found = asked.map((part, i): PartScore => {
+    const { passPercent = part.passPercent, reached = true, madeUp = false } = passing.parts[i] ?? {};
+    return { ...part, passPercent, passed: reached, madeUp };
   });
   const percent = decidedPercent(earned.percent, rounding);
   const pass = exact(boundaries.passPercent);
@@ -174,7 +180,8 @@ function decided(earned: Undecided, { boundaries, rounding }: Policy): Score {
     passed ? stepAt(steps, percent) : stepBelow(steps, percent, pass);
   return {
     ...earned,
-    sections,
+    sections: found.slice(0, earned.sections.length),
+    parts: found.slice(earned.sections.length),
     passed,
     grade: boundaries.grades[step(boundaries.grades)]?.grade ?? null,
     range: step(boundaries.ranges),

@@ -1,8 +1,8 @@
 import { type Exact, exact, max, min, round, shown } from '../base/exact';
 import type { Rounding } from '../exams/plan';
 import { type Boundaries, fillIn, type FillIn } from './policy';
-import { decidedPercent } from './decided';
-import { stepAt } from './score';
+import { decidedPercent, stepAt } from './decided';
+import type { Earned } from './part-earned';
 
 /** A score as far as its texts speak of it. */
 export interface Told {
@@ -11,7 +11,14 @@ export interface Told {
   percent: Exact;
   /** Index into the boundaries' ranges. */
   range: number;
-  sections: readonly { id: string; title: string; marks: Exact; of: Exact; percent: Exact }[];
+  sections: readonly ToldPart[];
+  /** Topics and criteria of which the boundaries say something. */
+  parts: readonly ToldPart[];
+}
+
+interface ToldPart extends Earned {
+  id: string;
+  title: string;
 }
 
 interface Surroundings {
@@ -22,32 +29,33 @@ interface Surroundings {
   day: string;
 }
 
-/** The texts that a student reads: of the whole, and of each section that has texts of its own. */
+/** The texts that a student reads: of the whole, and of each section, topic or criterion that has texts of its own. */
 export interface ReadTexts {
   whole: string;
-  of: (section: string) => string;
+  /** Of a part, by its id. */
+  of: (part: string) => string;
 }
 
-function bySuccess(sections: Told['sections'], pick: typeof max): string {
-  if (sections.length === 0) return '';
-  const wanted = sections.map((s) => s.percent).reduce((a, b) => pick(a, b));
-  return sections.find((s) => s.percent.equals(wanted))?.title ?? '';
+function bySuccess(parts: readonly ToldPart[], pick: typeof max): string {
+  if (parts.length === 0) return '';
+  const wanted = parts.map((s) => s.percent).reduce((a, b) => pick(a, b));
+  return parts.find((s) => s.percent.equals(wanted))?.title ?? '';
 }
 
-/** Fills in what a range says of the whole, and what the ranges of sections say of each. */
+/** Fills in what a range says of the whole, and what the ranges of its parts say of each. */
 export function readTexts(told: Told, { boundaries, rounding, name, day }: Surroundings): ReadTexts {
-  const { ranges, sections = [] } = boundaries;
+  const { ranges, sections = [], parts = [] } = boundaries;
+  const topics = told.parts.filter(({ id }) => parts.some((part) => part.is === 'topic' && part.id === id));
   const { places, mode } = rounding;
-  const values = (
-    of: Pick<Told, 'marks' | 'of' | 'percent'>,
-    next: string | undefined,
-  ): Readonly<Record<FillIn, string>> => ({
+  const values = (of: Earned, next: string | undefined): Readonly<Record<FillIn, string>> => ({
     score: shown(of.marks, 2, mode),
     total: shown(of.of, 2, mode),
     percent: `${round(of.percent, places, mode)} %`,
     name,
     'weakest section': bySuccess(told.sections, min),
     'best section': bySuccess(told.sections, max),
+    'weakest topic': bySuccess(topics, min),
+    'best topic': bySuccess(topics, max),
     // Never less than nothing: who is kept below by a section has the percent of the next range already.
     'to the next range':
       next === undefined ? '0 %' : `${round(max(exact(0), exact(next).sub(of.percent)), places, 'ceiling')} %`,
@@ -55,9 +63,9 @@ export function readTexts(told: Told, { boundaries, rounding, name, day }: Surro
   });
   return {
     whole: fillIn(ranges[told.range]?.text ?? '', values(told, ranges[told.range + 1]?.from)),
-    of(section) {
-      const own = sections.find((one) => one.section === section)?.ranges ?? [];
-      const score = told.sections.find(({ id }) => id === section);
+    of(part) {
+      const own = (sections.find((one) => one.section === part) ?? parts.find(({ id }) => id === part))?.ranges ?? [];
+      const score = [...told.sections, ...told.parts].find(({ id }) => id === part);
       if (own.length === 0 || !score) return '';
       const at = stepAt(own, decidedPercent(score.percent, rounding));
       return fillIn(own[at]?.text ?? '', values(score, own[at + 1]?.from));
@@ -71,19 +79,25 @@ export function toldOf(
     marks: string;
     of: string;
     percent: string;
-    sections: Readonly<Record<string, { marks: string; of: string; percent: string }>>;
+    parts: Readonly<Record<string, { marks: string; of: string; percent: string }>>;
   },
-  sections: readonly { id: string; title: string }[],
+  {
+    sections,
+    parts = [],
+  }: Readonly<Record<'sections' | 'parts', readonly { id: string; title: string }[] | undefined>>,
   range: number,
 ): Told {
+  const told = (all: readonly { id: string; title: string }[] = []): ToldPart[] =>
+    all.flatMap(({ id, title }) => {
+      const own = row.parts[id];
+      return own ? [{ id, title, marks: exact(own.marks), of: exact(own.of), percent: exact(own.percent) }] : [];
+    });
   return {
     marks: exact(row.marks),
     of: exact(row.of),
     percent: exact(row.percent),
     range,
-    sections: sections.flatMap(({ id, title }) => {
-      const own = row.sections[id];
-      return own ? [{ id, title, marks: exact(own.marks), of: exact(own.of), percent: exact(own.percent) }] : [];
-    }),
+    sections: told(sections),
+    parts: told(parts),
   };
 }

@@ -11,7 +11,7 @@ import { sittings } from '../db/schema/exams';
 import { type AttemptRow, attemptsOf, COUNTS, currentAnswersOf } from '../sittings/attempts';
 import { hintsTakenIn } from '../sittings/hints';
 import { pinnedOf } from '../sittings/pinned';
-import { byAttempt, currentMarks } from './current-marks';
+import { byAttempt, currentMarks, judgementsByAttempt } from './current-marks';
 
 /** What is marked anew, and by which rules. */
 export interface AnewOrder {
@@ -56,6 +56,7 @@ export async function* markAttemptsAnew(
     const given = await currentAnswersOf(read, ids, [...items]);
     const standing = await currentMarks(read, { attempts: ids });
     const scores = byAttempt(standing);
+    const judgements = judgementsByAttempt(standing);
     const place = (attempt: string, item: string, slot: string): string => `${attempt} ${item} ${slot}`;
     const marks = new Map(standing.map((m) => [place(m.attempt, m.item, m.slot), m]));
     yield {
@@ -73,7 +74,11 @@ export async function* markAttemptsAnew(
           overPersons: order.overPersons,
         });
         const was = scores.get(row.id) ?? new Map();
-        const circumstances = { lateness: late.get(row.id), hints: hints.get(row.id) };
+        const circumstances = {
+          lateness: late.get(row.id),
+          hints: hints.get(row.id),
+          judgements: judgements.get(row.id),
+        };
         return {
           attempt: row.id,
           ...marking,

@@ -75,3 +75,14 @@ export function byAttempt(rows: readonly CurrentMark[]): Map<string, SlotMarks> 
   }
   return all;
 }
+
+/** What persons found by rubrics, by attempt, item and slot. */
+export function judgementsByAttempt(rows: readonly CurrentMark[]): Map<string, Map<string, Map<string, Judgement>>> {
+  const all = new Map<string, Map<string, Map<string, Judgement>>>();
+  for (const { attempt, item, slot, judgement } of rows) {
+    if (!judgement) continue;
+    const items = all.get(attempt) ?? new Map();
+    all.set(attempt, items.set(item, (items.get(item) ?? new Map()).set(slot, judgement)));
+  }
+  return all;
+}

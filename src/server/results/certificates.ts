@@ -56,7 +56,7 @@ async function passedBy(
   now: number,
 ): Promise<{ attempt: string; score: Score } | null> {
   if (!isOutFor(sitting, participant) || sitting.certificate === null) return null;
-  const [counting] = await scoresOf(read, sitting, now, participant);
+  const [counting] = await scoresOf(read, sitting, now, { participant });
   if (!counting || counting.score.waiting > 0) return null;
   const change = (await memberChanges(read, [counting.attempt]))(counting.attempt, member);
   const { plan } = await pinnedOf(read, sitting.id);

@@ -14,6 +14,7 @@ import { takesPart } from '@/core/people/participant';
 import { doorState } from '@/core/sittings/entry';
 import { ONCE, type Tries } from '@/core/sittings/tries';
 import { type Boundaries, boundariesSchema } from '@/core/results/policy';
+import type { Part } from '@/core/results/parts';
 import { readTexts } from '@/core/results/texts';
 import { isOutFor } from '@/core/results/release';
 import { type Score, score, withChange } from '@/core/results/score';
@@ -22,7 +23,7 @@ import { inSitting } from '../people/courses';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { resultReads } from '../db/schema/results';
-import { byAttempt, currentMarks } from '../marking/current-marks';
+import { byAttempt, currentMarks, judgementsByAttempt } from '../marking/current-marks';
 import { remarksOf } from '../marking/remarks';
 import { revisedAt } from '../marking/mend';
 import { currentAnswers, findAttempt } from '../sittings/attempts';
@@ -65,7 +66,9 @@ export interface OwnScore {
   late: { cost: string; by: number } | null;
   /** What hints took, exact as text; null when they took nothing. */
   hints: string | null;
-  sections: {
+  /** Its sections where there are several, and the topics and criteria of which something is said. */
+  parts: {
+    is: 'section' | Part['is'];
     title: string;
     marks: string;
     of: string;
@@ -107,8 +110,8 @@ export interface OwnResult {
 
 interface Texts {
   whole: string;
-  /** Of a section, by its id. */
-  of: (section: string) => string;
+  /** Of a part, by its id. */
+  of: (part: string) => string;
 }
 
 function ownScore(score: Score, boundaries: Boundaries, { whole: rangeText, of: textOf }: Texts): OwnScore {
@@ -120,7 +123,8 @@ function ownScore(score: Score, boundaries: Boundaries, { whole: rangeText, of: 
     rangeText,
     late: score.late && { cost: stored(score.late.cost), by: score.late.by },
     hints: score.hints.equals(0) ? null : stored(score.hints),
-    sections: score.sections.map((s) => ({
+    parts: [...(score.sections.length > 1 ? score.sections : []), ...score.parts].map((s) => ({
+      is: boundaries.parts?.find(({ id }) => id === s.id)?.is ?? 'section',
       title: s.title,
       marks: shown(s.marks),
       of: shown(s.of),
@@ -160,7 +164,8 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
   const boundaries = boundariesSchema.parse(row.boundaries);
   const hints = (await hintsTakenIn(read, { attempt: attemptId })).get(attemptId);
   const policy = { boundaries, rounding: plan.rounding };
-  const earned = score(paper, given, policy, { lateness: found.late, hints });
+  const judgements = judgementsByAttempt(present).get(attemptId);
+  const earned = score(paper, given, policy, { lateness: found.late, hints, judgements });
   const change = (await memberChanges(read, [attemptId]))(attemptId, ctx.actor.id);
   const result = change ? withChange(earned, change, policy) : earned;
   const answers = await currentAnswers(read, attemptId);
@@ -172,7 +177,7 @@ export async function openOwnResult(ctx: Context, attemptId: string): Promise<Re
     day: dayInWords(row.releasedAt ?? ctx.now),
   });
   const tells = released || seesAll;
-  const [counting] = tells ? await scoresOf(read, row, ctx.now, found.attempt.participant) : [];
+  const [counting] = tells ? await scoresOf(read, row, ctx.now, { participant: found.attempt.participant }) : [];
   const taken = (item: PaperQuestion): ResultQuestion['hints'] => {
     const count = hints?.get(item.id) ?? 0;
     return count === 0 ? null : { taken: count, cost: stored(costOfHints(item, count)) };

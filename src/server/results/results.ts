@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull, min, ne } from 'drizzle-orm';
+import { and, eq, isNull, min } from 'drizzle-orm';
 import { z } from 'zod';
 import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -8,21 +8,23 @@ import { poolOf } from '@/core/exams/pool';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { doorState } from '@/core/sittings/entry';
 import { type AttemptScore, countingScore } from '@/core/results/counting';
+import type { Part } from '@/core/results/parts';
 import { isOutFor } from '@/core/results/release';
 import { score, type Score } from '@/core/results/score';
 import { ONCE } from '@/core/sittings/tries';
 import { type Context, NOT_FOUND, parse } from '../context';
-import { inSitting, sittingsFor } from '../people/courses';
+import { inSitting } from '../people/courses';
 import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
 import { sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
 import { resultReads } from '../db/schema/results';
 import { participantName, participantsExpected } from '../people/participants';
-import { byAttempt, currentMarks } from '../marking/current-marks';
+import { byAttempt, currentMarks, judgementsByAttempt } from '../marking/current-marks';
 import { attemptsOf, COUNTS } from '../sittings/attempts';
 import { hintsTakenIn } from '../sittings/hints';
 import { paperOf, pinnedOf } from '../sittings/pinned';
+import { partsIn } from './parts';
 
 /** What released results show to students, besides the score and what their range reads. Those of before had everything hang on the marks. */
 export const showsSchema = z
@@ -72,17 +74,25 @@ export interface ScoredAttempt {
   attempts: number;
 }
 
-/** What counts for each participant who has handed in, by name; or for one of them alone. */
+interface ScoresOfWhom {
+  /** Of one alone. */
+  participant?: string;
+  /** By these boundaries instead of those of the sitting. */
+  boundaries?: Boundaries;
+}
+
+/** What counts for each participant who has handed in, by name. */
 export async function scoresOf(
   read: Reader,
   sitting: Pick<typeof sittings.$inferSelect, 'id' | 'boundaries' | 'tries'>,
   now: number,
-  participant?: string,
+  { participant, boundaries = boundariesSchema.parse(sitting.boundaries) }: ScoresOfWhom = {},
 ): Promise<ScoredAttempt[]> {
-  const boundaries = boundariesSchema.parse(sitting.boundaries);
   const { plan } = await pinnedOf(read, sitting.id);
   const policy = { boundaries, rounding: plan.rounding };
-  const given = byAttempt(await currentMarks(read, { sitting: sitting.id }));
+  const standing = await currentMarks(read, { sitting: sitting.id });
+  const given = byAttempt(standing);
+  const judgements = judgementsByAttempt(standing);
   const names = await read
     .select({ id: attempts.participant, name: participantName })
     .from(attempts)
@@ -100,7 +110,8 @@ export async function scoresOf(
     const { id, handedInAt, asideAt } = attempt;
     if (handedInAt === null || asideAt !== null || !all.has(attempt.participant)) continue;
     const { paper } = await paperOf(read, attempt);
-    const earned = score(paper, given.get(id) ?? new Map(), policy, { lateness: late, hints: hints.get(id) });
+    const circumstances = { lateness: late, hints: hints.get(id), judgements: judgements.get(id) };
+    const earned = score(paper, given.get(id) ?? new Map(), policy, circumstances);
     all.get(attempt.participant)?.push({ attempt: id, handedInAt, score: earned });
   }
   const { counts } = sitting.tries ?? ONCE;
@@ -131,8 +142,8 @@ export interface ResultRow {
   late: string | null;
   /** Of how many marks, exact as text. */
   of: string;
-  /** Each section of the paper, by its id; all exact text. */
-  sections: Record<string, { marks: string; of: string; percent: string }>;
+  /** Each section, topic and criterion that is on the paper, by its id; all exact text. */
+  parts: Record<string, { marks: string; of: string; percent: string }>;
 }
 
 export interface Results {
@@ -145,6 +156,8 @@ export interface Results {
   boundaries: Boundaries;
   version: number;
   sections: { id: string; title: string; passPercent: string | null }[];
+  /** The topics and criteria that something may be said of. */
+  parts: Part[];
   rows: ResultRow[];
   notHandedIn: number;
   /** How many have not begun and can still get in, and until when; null when nobody can. */
@@ -181,7 +194,13 @@ export async function readResults(ctx: Pick<Context, 'db' | 'now'>, id: string):
   const boundaries = boundariesSchema.parse(sitting.boundaries);
   const { plan, ...pinned } = await pinnedOf(read, id);
   const pool = poolOf({ plan, ...pinned });
-  const scored = await scoresOf(read, sitting, ctx.now);
+  const parts = (await partsIn(read, pool)).map(
+    // What the boundaries name stays as they name it.
+    (part) => boundaries.parts?.find(({ id: own }) => own === part.id) ?? { ...part, passPercent: null, ranges: [] },
+  );
+  const gone = (boundaries.parts ?? []).filter((part) => !parts.includes(part));
+  const everyPart = { ...boundaries, parts: [...parts, ...gone] };
+  const scored = await scoresOf(read, sitting, ctx.now, { boundaries: everyPart });
   const begun = await read
     .select({ participant: attempts.participant, handedInAt: attempts.handedInAt })
     .from(attempts)
@@ -203,6 +222,7 @@ export async function readResults(ctx: Pick<Context, 'db' | 'now'>, id: string):
     boundaries,
     version: sitting.boundariesVersion,
     sections: pool.sections.map(({ id: section, title, passPercent }) => ({ id: section, title, passPercent })),
+    parts: everyPart.parts.map(({ passPercent: _, ranges: __, ...part }) => part),
     rows: scored.map(({ attempt, participant, name, attempts: count, score: s }) => ({
       attempt,
       participant,
@@ -215,9 +235,9 @@ export async function readResults(ctx: Pick<Context, 'db' | 'now'>, id: string):
       percent: stored(s.percent),
       waiting: s.waiting,
       of: stored(s.of),
-      sections: Object.fromEntries(
-        s.sections.map(({ id: section, marks, of, percent }) => [
-          section,
+      parts: Object.fromEntries(
+        [...s.sections, ...s.parts].map(({ id: part, marks, of, percent }) => [
+          part,
           { marks: stored(marks), of: stored(of), percent: stored(percent) },
         ]),
       ),
@@ -276,33 +296,4 @@ export async function saveBoundaries(
       ? ok({ version: base + 1, savedAt: ctx.now })
       : refuse('changed-elsewhere', { values: { by: '' } });
   });
-}
-
-/** Boundaries of another sitting, to take over. */
-export interface BoundariesElsewhere {
-  id: string;
-  title: string;
-  course: string;
-  opensAt: number;
-  boundaries: Boundaries;
-}
-
-const MOST_ELSEWHERE = 50;
-
-/** Boundaries of the other sittings whose results the actor releases, newest first. */
-export async function boundariesElsewhere(ctx: Context, sitting: string): Promise<BoundariesElsewhere[]> {
-  const rows = await ctx.db.read
-    .select({ sitting: sittings, course: courses.code })
-    .from(sittings)
-    .innerJoin(courses, eq(courses.id, sittings.course))
-    .where(and(ne(sittings.id, sitting), await sittingsFor(ctx, 'release results')))
-    .orderBy(desc(sittings.opensAt))
-    .limit(MOST_ELSEWHERE);
-  return rows.map(({ sitting: { id, title, opensAt, boundaries }, course }) => ({
-    id,
-    title,
-    course,
-    opensAt,
-    boundaries: boundariesSchema.parse(boundaries),
-  }));
 }

@@ -6,7 +6,7 @@ import type { Results } from '@/server/results/results';
 import { findingText } from '../words/findings';
 import { PercentInput } from '../parts/PercentInput';
 import { passes } from './outcome';
-import { SectionBoundaries } from './SectionBoundaries';
+import { PartBoundaries } from './PartBoundaries';
 
 interface Props {
   results: Results;
@@ -28,7 +28,7 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
     const names = step < 0 ? then.filter((name) => !now.includes(name)) : now.filter((name) => !then.includes(name));
     return [{ percent, names, more: step < 0 }];
   });
-  const failedBySection = results.rows.filter(
+  const failedByPart = results.rows.filter(
     (r) => exact(r.percent).compare(pass) >= 0 && !passes(r, results, boundaries.passPercent, boundaries),
   ).length;
   return (
@@ -71,7 +71,7 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
           </Link>
         </p>
       </div>
-      <SectionBoundaries results={results} boundaries={boundaries} missed={failedBySection} change={change} />
+      <PartBoundaries results={results} boundaries={boundaries} missed={failedByPart} change={change} />
       <div className="note">
         <h3>
           Feedback ranges <span className="end">{boundaries.ranges.length}</span>

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { exact } from '@/core/base/exact';
 import type { Finding } from '@/core/base/finding';
 import { type Boundaries, FILL_INS } from '@/core/results/policy';
-import { stepAt } from '@/core/results/score';
+import { stepAt } from '@/core/results/decided';
 import { PercentInput } from '../parts/PercentInput';
 import { findingText } from '../words/findings';
 

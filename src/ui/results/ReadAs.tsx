@@ -19,13 +19,16 @@ export function ReadAs({ results, boundaries }: { results: Results; boundaries: 
     <details className="mt-2">
       <summary>As three of them will read it</summary>
       {chosen.map((row) => {
-        const texts = readTexts(toldOf(row, results.sections, rangeOf(row, results, boundaries)), {
-          boundaries,
-          rounding: results.rounding,
-          name: row.name,
-          day: dayOnly(results.releasedAt ?? results.now),
-        });
-        const sections = results.sections.flatMap(({ id, title }) => {
+        const texts = readTexts(
+          toldOf(row, { ...results, parts: boundaries.parts }, rangeOf(row, results, boundaries)),
+          {
+            boundaries,
+            rounding: results.rounding,
+            name: row.name,
+            day: dayOnly(results.releasedAt ?? results.now),
+          },
+        );
+        const parts = [...results.sections, ...(boundaries.parts ?? [])].flatMap(({ id, title }) => {
           const text = texts.of(id);
           return text === '' ? [] : [{ id, title, text }];
         });
@@ -35,7 +38,7 @@ export function ReadAs({ results, boundaries }: { results: Results; boundaries: 
               {row.name}
             </p>
             <p className="mb-0">{texts.whole || <span className="hand">nothing</span>}</p>
-            {sections.map(({ id, title, text }) => (
+            {parts.map(({ id, title, text }) => (
               <p key={id} className="mb-0">
                 <strong>{title}:</strong> {text}
               </p>

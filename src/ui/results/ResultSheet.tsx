@@ -87,7 +87,7 @@ export function ResultSheet({ result, about }: Props) {
           </p>
         )}
         {result.score?.rangeText && <p className="mt-3 mb-0 fs-6">{result.score.rangeText}</p>}
-        {result.score && result.score.sections.length > 1 && <SectionProfile sections={result.score.sections} />}
+        {result.score && result.score.parts.length > 0 && <Profile parts={result.score.parts} />}
         {result.lookAgain.length > 0 && (
           <>
             <h2 className="fs-6 fw-bold mt-3 mb-1">Look again at</h2>
@@ -178,21 +178,24 @@ export function ResultSheet({ result, about }: Props) {
   );
 }
 
-/** How far each section was earned, as bars with their figures. */
-function SectionProfile({ sections }: { sections: OwnScore['sections'] }) {
+/** How far each part was earned, as bars with their figures. */
+function Profile({ parts }: { parts: OwnScore['parts'] }) {
   return (
-    <table className="section-profile mt-3">
+    <table className="part-profile mt-3">
       <tbody>
-        {sections.map(({ title, marks, of, share, passed, madeUp, passPercent, text }, i) => (
+        {parts.map(({ is, title, marks, of, share, passed, madeUp, passPercent, text }, i) => (
           <tr key={i}>
-            <th scope="row">{title}</th>
+            <th scope="row">
+              {title}
+              {is !== 'section' && <span className="soft"> · {is}</span>}
+            </th>
             <td>
               <ShareBar share={share} />
             </td>
             <td className="num">
               {marks} of {of}
             </td>
-            <td>
+            <td className="said">
               {!passed && (
                 <span className={madeUp ? 'soft' : 'wrong'}>
                   not the {passPercent} % it needs{madeUp && ', made up for by the whole'}

@@ -199,7 +199,7 @@ export function ResultsDesk({ results, zone, asking }: Props) {
               change={change}
             />
             <ReadAs results={results} boundaries={present} />
-            <TakeOver sitting={results.sitting} change={change} />
+            <TakeOver sitting={results.sitting} boundaries={present} change={change} />
           </div>
           {results.rows.length > 0 && (
             <div className="list-sheet scroll-x">

@@ -1,23 +1,27 @@
 import { exact } from '@/core/base/exact';
 import type { Boundaries } from '@/core/results/policy';
 import { passOf } from '@/core/results/pass';
-import { decidedPercent } from '@/core/results/decided';
-import { stepAt, stepBelow } from '@/core/results/score';
+import { decidedPercent, stepAt, stepBelow } from '@/core/results/decided';
+
 import type { Results, ResultRow } from '@/server/results/results';
 
-/** Whether a student passes with these boundaries, sections included. */
+/** Whether a student passes with these boundaries, sections, topics and criteria included. */
 export function passes(
   row: ResultRow,
   results: Results,
   passPercent: string,
   boundaries: Boundaries = results.boundaries,
 ): boolean {
-  // A section that was not on the student's paper asks nothing of them.
-  const sections = results.sections.flatMap(({ id, passPercent: asked }) => {
-    const own = row.sections[id];
-    return own ? [{ id, percent: exact(own.percent), passPercent: asked }] : [];
+  // What was not on the student's paper asks nothing of them.
+  const asked = [
+    ...results.sections,
+    ...(boundaries.parts ?? []).map(({ id, passPercent: own }) => ({ id, passPercent: own })),
+  ];
+  const parts = asked.flatMap(({ id, passPercent: own }) => {
+    const earned = row.parts[id];
+    return earned ? [{ id, percent: exact(earned.percent), of: exact(earned.of), passPercent: own }] : [];
   });
-  return passOf({ ...boundaries, passPercent }, results.rounding, exact(row.percent), sections).passed;
+  return passOf({ ...boundaries, passPercent }, results.rounding, exact(row.percent), parts).passed;
 }
 
 /** Which range or grade a student is in with these boundaries. */

@@ -39,7 +39,7 @@ const SENTENCES: Record<string, FindingSentence> = {
   'weights-not-hundred': (v) => `The weights add up to ${v.sum}, not to 100. They count in proportion.`,
   'category-empty': () => 'Nothing in it counts; its weight is shared among the others.',
   'category-only-extra': () => 'All its columns come on top of nothing; it needs one that does not.',
-  'section-ranges-order': () => 'The ranges of a section do not rise from 0.',
+  'part-ranges-order': () => 'The ranges of a section, topic or criterion do not rise from 0.',
   'draw-too-few': (v) =>
     `Section ${v.section} draws ${v.take} of ${v.of}: there are not so many. Add questions or draw fewer.`,
   'draw-difficulty-differs': (v) =>
@@ -118,6 +118,7 @@ const SENTENCES: Record<string, FindingSentence> = {
   'boundary-order': (v) => `${v.from} % must be above ${v.before} %.`,
   'boundary-gap-at-zero': () => 'The lowest range must begin at 0 %.',
   'range-without-text': () => 'A range has nothing to read.',
+  'range-without-topics': () => 'Nothing is filled in for the topic: no topic is among the parts of this result.',
   'range-says-passed': (v) => `It says “passed”, but some who read it do not reach the pass mark of ${v.pass} %.`,
   'range-says-not-passed': (v) => `It says “not passed”, but some who read it reach the pass mark of ${v.pass} %.`,
   'grade-across-pass': (v) =>

@@ -49,7 +49,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'marks-not-seen': () => 'You cannot see marks of this question, so there is nothing to ask about yet.',
   'asked-already': () => 'You have asked about this already; the answer comes here.',
   'answered-already': () => 'A colleague has answered meanwhile. Load the page again.',
-  'section-ranges-order': () => 'The ranges of a section do not rise from 0.',
+  'part-ranges-order': () => 'The ranges of a section, topic or criterion do not rise from 0.',
   'nobody-judged': () => 'No judge is done with this round yet.',
   'round-over': () => 'Another round has begun. Load the page again; what you said before stands in it.',
   'judgements-missing': (v) => `${v.count === 1 ? 'One answer is' : `${v.count} answers are`} still missing.`,
@@ -181,6 +181,8 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'review-own': () => 'You asked for this review yourself. A colleague has to agree.',
   'review-required': () => 'This bank lets only agreed questions into exams. Ask for review first.',
   'remark-missing': () => 'Say what should be changed.',
+  'set-name-taken': () => 'A colleague keeps a set of this name. Give it another.',
+  'sets-too-many': (v) => `The department keeps ${v.most} sets. Take one out first.`,
   offline: () => 'There is no connection. What you typed is kept on this device.',
 };
 
@@ -201,6 +203,7 @@ const PROBLEMS: Record<string, string> = {
   'look-again-long': 'Say in 300 characters what to look at again.',
   'name-long': 'A shorter name, please: 80 letters at most.',
   'goal-code-empty': 'Every goal needs a code.',
+  'set-name-empty': 'A set needs a name.',
   'list-name-empty': 'A word list needs a name.',
   host: 'A host looks like example.org, without https:// and without a path.',
   'code-length': 'A code has 4 to 40 signs.',

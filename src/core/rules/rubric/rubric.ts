@@ -65,7 +65,19 @@ export function cellMarks({ levels }: Rubric, { cells }: Criterion, at: number):
 /** The most that a criterion earns, weighted. */
 export function mostOf(rubric: Rubric, criterion: Criterion): Exact {
   const best = criterion.cells.map((_, i) => cellMarks(rubric, criterion, i)).reduce(max, ZERO);
-  return best.mul(exact(criterion.weight));
+  return weigh(criterion, best);
+}
+
+const weigh = ({ weight }: Criterion, marks: Exact): Exact => marks.mul(exact(weight));
+
+/** What was found for a criterion as weighted marks; null while it is open. */
+export function criterionMarks(
+  rubric: Rubric,
+  criterion: Criterion,
+  judgement: Judgement[string] | undefined,
+): Exact | null {
+  const marks = marksFound(rubric, criterion, judgement);
+  return marks && weigh(criterion, marks);
 }
 
 export interface Judged {
@@ -94,7 +106,7 @@ export function judge(rubric: Rubric, judgement: Judgement): Judged {
       open.push(one.id);
       continue;
     }
-    const weighted = marks.mul(exact(one.weight));
+    const weighted = weigh(one, marks);
     earned.push(weighted);
     const level = judgement[one.id]?.level ?? null;
     trace.push({

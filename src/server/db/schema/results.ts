@@ -131,3 +131,15 @@ export const certificates = sqliteTable(
   },
   (t) => [uniqueIndex('certificates_attempt').on(t.attempt, t.member)],
 );
+
+/** Ranges with their texts, and grades, that the department keeps under a name. */
+export const boundarySets = sqliteTable('boundary_sets', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  /** Ranges and grades of `Boundaries` as JSON. */
+  boundaries: text('boundaries', { mode: 'json' }).notNull(),
+  by: text('by')
+    .notNull()
+    .references(() => members.id),
+  at: integer('at').notNull(),
+});
