@@ -1,3 +1,4 @@
+import { contentFromText } from '@/core/content/written';
 import { must } from '@/core/base/result';
 import type { Context } from '@/server/context';
 import { keepBoundarySet } from '@/server/results/boundary-sets';
@@ -14,8 +15,8 @@ export async function setBoundaries(ctx: Context, sitting: string): Promise<void
     ...topic,
     passPercent: null,
     ranges: [
-      { from: '0', text: 'The cube of the wind speed is what most of it hangs on.' },
-      { from: '60', text: 'You can reckon with the wind.' },
+      { from: '0', text: contentFromText('The cube of the wind speed is what most of it hangs on.') },
+      { from: '60', text: contentFromText('You can reckon with the wind.') },
     ],
   };
   const boundaries = { version: 1, passPercent: '50', ranges, grades, parts: said ? [said] : [] };

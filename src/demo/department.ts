@@ -1,3 +1,4 @@
+import { contentFromText } from '@/core/content/written';
 import { CONVENTIONS } from '@/core/rules/maths/rules';
 import { USUAL_LATE_RULE } from '@/core/sittings/late';
 import type { Installation } from '@/server/people/install';
@@ -15,10 +16,10 @@ const policy: DepartmentPolicy = {
     { from: '85', grade: 'A' },
   ],
   ranges: [
-    { from: '0', text: 'Not passed yet: [score] of [total]. Start again with [weakest section].' },
-    { from: '50', text: 'Passed with [score] of [total]. Look again at [weakest section].' },
-    { from: '70', text: 'Good work: [percent]. Your best section was [best section].' },
-    { from: '85', text: 'Excellent: [percent].' },
+    { from: '0', text: contentFromText('Not passed yet: [score] of [total]. Start again with [weakest section].') },
+    { from: '50', text: contentFromText('Passed with [score] of [total]. Look again at [weakest section].') },
+    { from: '70', text: contentFromText('Good work: [percent]. Your best section was [best section].') },
+    { from: '85', text: contentFromText('Excellent: [percent].') },
   ],
   rounding: { mode: 'half_up', places: 1, first: false },
   namesHidden: true,

@@ -1,5 +1,6 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
+import { contentFromText } from '@/core/content/written';
 import type { OwnResult, OwnScore } from '@/server/results/own-result';
 import { ResultSheet } from '@/ui/results/ResultSheet';
 
@@ -11,11 +12,11 @@ const score: OwnScore = {
   passed: true,
   passPercent: '50',
   grade: 'B',
-  rangeText: 'Good work.',
+  rangeText: contentFromText('Good work.'),
   late: null,
   hints: null,
   parts: [
-    { is: 'section', title: 'Rotor', marks: '10', of: '12', share: 5 / 6, passed: true, madeUp: false, passPercent: null, text: '' },
+    { is: 'section', title: 'Rotor', marks: '10', of: '12', share: 5 / 6, passed: true, madeUp: false, passPercent: null, text: null },
     {
       is: 'topic',
       title: 'Rescue',
@@ -25,7 +26,7 @@ const score: OwnScore = {
       passed: false,
       madeUp: false,
       passPercent: '60',
-      text: 'Climb again with Jonas.',
+      text: contentFromText('Climb again with Jonas.'),
     },
   ],
 };

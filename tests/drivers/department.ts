@@ -1,3 +1,4 @@
+import { contentFromText } from '@/core/content/written';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -76,8 +77,8 @@ async function makeTemplate(): Promise<{ folder: string; installed: Installed }>
           { from: '50', grade: 'C' },
         ],
         ranges: [
-          { from: '0', text: 'Try again, [name].' },
-          { from: '50', text: '[score] of [total]' },
+          { from: '0', text: contentFromText('Try again, [name].') },
+          { from: '50', text: contentFromText('[score] of [total]') },
         ],
         rounding: { mode: 'half_up', places: 1, first: false },
         namesHidden: true,

@@ -201,6 +201,55 @@ test('judges say where the pass mark belongs, each on a page of their own', asyn
   await teacher.getByRole('button', { name: 'Cancel' }).click();
 });
 
+test('a pass asks for a topic; what is said of it has weights; ranges are kept for the department', async () => {
+  const sitting = await openFirstCheck(teacher);
+  await goTo(teacher, `${sitting}/results`);
+  const passed = teacher.getByText(/^Pass \d+ of 62/);
+  const before = await passed.innerText();
+  const notes = teacher.getByRole('complementary', { name: 'Boundaries' });
+  await notes
+    .getByLabel('Say something of a topic or a criterion')
+    .selectOption({ label: 'Lift and drag: 4 questions' });
+  const percent = notes.getByLabel('Percent of Lift and drag that a pass needs');
+  await percent.fill('100');
+  await expect(passed).not.toHaveText(before);
+  await expect(notes).toContainText(/\d+ pass the whole but not all/);
+  await notes.getByRole('button', { name: 'Lift and drag needs no percent of its own' }).click();
+  await expect(passed).toHaveText(before);
+  await notes.getByRole('button', { name: 'Say something of Lift and drag' }).last().click();
+  await notes.getByRole('textbox', { name: 'What range 1 of Lift and drag reads' }).click();
+  await teacher.keyboard.type('Look at ');
+  await teacher.keyboard.press('Control+b');
+  await teacher.keyboard.type('the polar');
+  await teacher.getByText('As three of them will read it').click();
+  await expect(teacher.locator('.read-as strong').filter({ hasText: 'the polar' }).first()).toBeVisible();
+  expect(await barriers(teacher)).toEqual([]);
+  await expect(teacher.getByText('Saved', { exact: true })).toBeVisible();
+  await teacher.reload();
+  await expect(notes.getByRole('textbox', { name: 'What range 1 of Lift and drag reads' })).toHaveText(
+    'Look at the polar',
+  );
+
+  await teacher.getByRole('button', { name: 'Keep these for the department…' }).click();
+  const dialog = teacher.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Keep them' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('A set needs a name.');
+  await dialog.getByLabel('Under which name').fill('Four ranges');
+  await teacher.keyboard.press('Enter');
+  await expect(dialog).toBeHidden();
+  const range = teacher.getByRole('textbox', { name: 'What range 4 reads' });
+  const said = await range.innerText();
+  await range.fill('Something else');
+  await teacher.getByRole('button', { name: 'Take ranges and grades over…' }).click();
+  expect(await barriers(teacher)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Four ranges', exact: true }).click();
+  await expect(range).toHaveText(said);
+  await teacher.getByRole('button', { name: 'Take ranges and grades over…' }).click();
+  await dialog.getByRole('button', { name: 'Take the set Four ranges out' }).dblclick();
+  await expect(dialog.getByRole('button', { name: 'Four ranges', exact: true })).toBeHidden();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+});
+
 test('a student asks about a mark, prints a certificate, and anybody can check its number', async () => {
   const sitting = await openFirstCheck(teacher);
   await goTo(teacher, `${sitting}/results`);

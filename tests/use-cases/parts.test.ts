@@ -1,3 +1,4 @@
+import { contentFromText } from '@/core/content/written';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
@@ -74,13 +75,13 @@ it('who reaches the whole but not a topic or a criterion that is asked for does 
   const own = async () => must(await openOwnResult(dept.as('teacher'), attempt)).score;
   expect(await own()).toMatchObject({ passed: true, parts: [] });
   await say((all) => [
-    { ...all[1]!, passPercent: '50', ranges: [{ from: '0', text: '[percent] of the blade' }] },
+    { ...all[1]!, passPercent: '50', ranges: [{ from: '0', text: contentFromText('[percent] of the blade') }] },
     { ...all[3]!, passPercent: '50' },
   ]);
   expect(await own()).toMatchObject({
     passed: false,
     parts: [
-      { title: 'Blade', passed: true, text: '58.3 % of the blade' },
+      { title: 'Blade', passed: true, text: contentFromText('58.3 % of the blade') },
       { title: 'Second criterion (question 1C)', passed: false, passPercent: '50', marks: '0', of: '3' },
     ],
   });
@@ -100,7 +101,7 @@ it('moving a question to another topic afterwards changes no result', async () =
 });
 
 it('ranges and grades are kept for the department under a name, and are their maker’s to change', async () => {
-  const set = { name: ' In thirds ', ranges: [{ from: '0', text: 'Go on' }], grades: [] };
+  const set = { name: ' In thirds ', ranges: [{ from: '0', text: contentFromText('Go on') }], grades: [] };
   const { id } = must(await keepBoundarySet(dept.as('teacher'), set));
   const seen = async (who: string) => (await boundariesElsewhere(dept.as(who), sitting)).sets;
   expect(await seen('teacher')).toEqual([
@@ -115,7 +116,7 @@ it('ranges and grades are kept for the department under a name, and are their ma
   // The same name again is the same set.
   expect(must(await keepBoundarySet(dept.as('teacher'), { ...set, name: 'in THIRDS' })).id).toBe(id);
   expect((await seen('teacher')).map(({ name }) => name)).toEqual(['in THIRDS']);
-  const gap = { ...set, name: 'Gap', ranges: [{ from: '10', text: '' }] };
+  const gap = { ...set, name: 'Gap', ranges: [{ from: '10', text: contentFromText('') }] };
   expect(await keepBoundarySet(dept.as('teacher'), gap)).toMatchObject({ refusal: { code: 'boundary-gap-at-zero' } });
   expect(await keepBoundarySet(dept.as('teacher'), { ...set, name: ' ' })).toMatchObject({ ok: false });
   must(await keepBoundarySet(dept.as('lead'), { ...set, name: 'Of the lead' }));

@@ -1,3 +1,4 @@
+import { contentFromText } from '../content/written';
 import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { ofSeed } from './lot';
@@ -28,7 +29,7 @@ const marksOf = (paper: ReturnType<typeof assemble>, text: string): string | nul
 const boundaries: Boundaries = {
   version: 1,
   passPercent: '50',
-  ranges: [{ from: '0', text: '' }],
+  ranges: [{ from: '0', text: contentFromText('') }],
   grades: [],
 };
 

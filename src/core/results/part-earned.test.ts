@@ -1,3 +1,4 @@
+import { contentFromText } from '../content/written';
 import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { exact, stored } from '../base/exact';
@@ -45,7 +46,7 @@ function partOf(part: Part, paper: Paper, share = '1/2', judgement?: Judgement):
   const boundaries: Boundaries = {
     version: 1,
     passPercent: '50',
-    ranges: [{ from: '0', text: '' }],
+    ranges: [{ from: '0', text: contentFromText('') }],
     grades: [],
     parts: [{ ...part, passPercent: '50', ranges: [] }],
   };

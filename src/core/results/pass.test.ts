@@ -1,3 +1,6 @@
+import type { Content } from '../content/document';
+import { plainText } from '../content/plain';
+import { contentFromText } from '../content/written';
 import { describe, expect, it } from 'vitest';
 import { exact } from '../base/exact';
 import { askedOf, passOf } from './pass';
@@ -9,8 +12,8 @@ const boundaries: Boundaries = {
   version: 1,
   passPercent: '50',
   ranges: [
-    { from: '0', text: '[percent], [to the next range] short. [weakest section]' },
-    { from: '60', text: '[name]: [score] of [total] on [date]; [to the next range] more' },
+    { from: '0', text: contentFromText('[percent], [to the next range] short. [weakest section]') },
+    { from: '60', text: contentFromText('[name]: [score] of [total] on [date]; [to the next range] more') },
   ],
   grades: [],
 };
@@ -91,13 +94,17 @@ describe('what students read', () => {
     { id: 'b', title: 'Site' },
     { id: 'c', title: 'Not theirs' },
   ];
-  const read = (range: number, more: Partial<Boundaries> = {}) =>
-    readTexts(toldOf(row, { sections: titles, parts: more.parts }, range), {
+  /** The texts in plain words. */
+  const read = (range: number, more: Partial<Boundaries> = {}) => {
+    const { whole, of } = readTexts(toldOf(row, { sections: titles, parts: more.parts }, range), {
       boundaries: { ...boundaries, ...more },
       rounding,
       name: 'Ravi',
       day: '3 May',
     });
+    const said = (text: Content | null) => text && plainText(text);
+    return { whole: said(whole), of: (part: string) => said(of(part)) };
+  };
 
   it('fills in what is short of the next range, and nothing above the last', () => {
     expect(read(0).whole).toBe('55 %, 5 % short. Rotor');
@@ -109,15 +116,15 @@ describe('what students read', () => {
       {
         section: 'a',
         ranges: [
-          { from: '0', text: '[score] of [total] in this' },
-          { from: '50', text: 'well' },
+          { from: '0', text: contentFromText('[score] of [total] in this') },
+          { from: '50', text: contentFromText('well') },
         ],
       },
-      { section: 'c', ranges: [{ from: '0', text: 'never read' }] },
+      { section: 'c', ranges: [{ from: '0', text: contentFromText('never read') }] },
     ];
     const texts = read(0, { sections });
-    expect([texts.of('a'), texts.of('b'), texts.of('c')]).toEqual(['3 of 10 in this', '', '']);
-    const turned = [{ section: 'a', ranges: [{ from: '10', text: '' }] }];
+    expect([texts.of('a'), texts.of('b'), texts.of('c')]).toEqual(['3 of 10 in this', null, null]);
+    const turned = [{ section: 'a', ranges: [{ from: '10', text: contentFromText('') }] }];
     expect(boundariesReadiness({ ...boundaries, sections: turned })).toContainEqual(
       expect.objectContaining({ code: 'part-ranges-order', weight: 'stops' }),
     );
@@ -133,13 +140,18 @@ describe('what students read', () => {
       ranges,
     });
     const parts = [
-      topic('t', 'Yaw', [{ from: '0', text: '[percent] of it' }]),
+      topic('t', 'Yaw', [{ from: '0', text: contentFromText('[percent] of it') }]),
       topic('u', 'Pitch'),
       topic('v', 'None'),
     ];
-    const ranges = [{ from: '0', text: '[weakest topic], [best topic]' }];
+    const ranges = [{ from: '0', text: contentFromText('[weakest topic], [best topic]') }];
     const texts = read(0, { parts, ranges });
-    expect([texts.whole, texts.of('t'), texts.of('u'), texts.of('v')]).toEqual(['Yaw, Pitch', '25 % of it', '', '']);
+    expect([texts.whole, texts.of('t'), texts.of('u'), texts.of('v')]).toEqual([
+      'Yaw, Pitch',
+      '25 % of it',
+      null,
+      null,
+    ]);
     // Without a topic there is none to fill in.
     expect(boundariesReadiness({ ...boundaries, ranges })).toContainEqual(
       expect.objectContaining({ code: 'range-without-topics' }),

@@ -1,10 +1,21 @@
 import { z } from 'zod';
 import { exact, percentText } from '../base/exact';
+import { plainText } from '../content/plain';
+import { contentFromText, withTexts, writtenSchema } from '../content/written';
+import type { Content } from '../content/document';
 import { type Finding, stops, warns } from '../base/finding';
 import { partSchema } from './parts';
 
+/** The longest text of a range, in characters. */
+const MOST_TEXT = 2000;
+
+/** What students read, with values filled in. It was plain text before. */
+const feedbackText = z
+  .union([z.string().transform(contentFromText), writtenSchema])
+  .refine((text) => plainText(text).length <= MOST_TEXT, { message: 'range-text-long' });
+
 /** A range of scores from `from` percent up to the next range, and what those in it read. */
-export const feedbackRange = z.object({ from: percentText, text: z.string().max(2000) });
+export const feedbackRange = z.object({ from: percentText, text: feedbackText });
 
 /** A grade from `from` percent up to the next one. */
 export const gradeStep = z.object({ from: percentText, grade: z.string().trim().min(1).max(30) });
@@ -74,12 +85,14 @@ export function boundariesReadiness(boundaries: Boundaries): Finding[] {
   const topics = (boundaries.parts ?? []).some(({ is }) => is === 'topic');
   boundaries.ranges.forEach((range, i) => {
     const at = ['ranges', i];
-    if (!topics && /\[(weakest|best) topic\]/.test(range.text)) findings.push(warns('range-without-topics', at));
-    if (range.text.trim() === '') findings.push(warns('range-without-text', at));
+    const text = plainText(range.text);
+    if (!topics && /\[(weakest|best) topic\]/.test(text)) findings.push(warns('range-without-topics', at));
+    if (text.length > MOST_TEXT) findings.push(stops('range-text-long', at, { most: MOST_TEXT }));
+    if (text === '') findings.push(warns('range-without-text', at));
     const next = boundaries.ranges[i + 1];
     const begins = exact(range.from).compare(pass) >= 0;
     const ends = next !== undefined && exact(next.from).compare(pass) <= 0;
-    const says = saysPassed(range.text);
+    const says = saysPassed(text);
     if (says === true && !begins) findings.push(warns('range-says-passed', at, { pass: boundaries.passPercent }));
     if (says === false && !ends && pass.compare(100) <= 0)
       findings.push(warns('range-says-not-passed', at, { pass: boundaries.passPercent }));
@@ -125,8 +138,10 @@ export const FILL_INS = [
 export type FillIn = (typeof FILL_INS)[number];
 
 /** The text with its values filled in; unknown names in brackets stay as they are. */
-export function fillIn(text: string, values: Readonly<Record<FillIn, string>>): string {
-  return text.replace(/\[([a-z ]+)\]/g, (whole, name: string) =>
-    (FILL_INS as readonly string[]).includes(name) ? values[name as FillIn] : whole,
+export function fillIn(text: Content, values: Readonly<Record<FillIn, string>>): Content {
+  return withTexts(text, (part) =>
+    part.replace(/\[([a-z ]+)\]/g, (whole, name: string) =>
+      (FILL_INS as readonly string[]).includes(name) ? values[name as FillIn] : whole,
+    ),
   );
 }

@@ -1,3 +1,5 @@
+import type { Content } from '../content/document';
+import { contentFromText } from '../content/written';
 import { describe, expect, it } from 'vitest';
 import { sampleExam } from '../../../tests/drivers/samples';
 import { ofSeed } from '../exams/lot';
@@ -14,9 +16,9 @@ const boundaries: Boundaries = {
   version: 1,
   passPercent: '50',
   ranges: [
-    { from: '0', text: 'low' },
-    { from: '50', text: 'middle' },
-    { from: '85', text: 'high' },
+    { from: '0', text: contentFromText('low') },
+    { from: '50', text: contentFromText('middle') },
+    { from: '85', text: contentFromText('high') },
   ],
   grades: [
     { from: '0', grade: 'F' },
@@ -126,8 +128,8 @@ describe('boundaries', () => {
         ...boundaries,
         passPercent,
         ranges: [
-          { from: '0', text: low },
-          { from: '50', text: high },
+          { from: '0', text: contentFromText(low) },
+          { from: '50', text: contentFromText(high) },
         ],
       }).map((f) => f.code);
     expect(codes('50', 'Not passed yet', 'Passed with [score]')).toEqual([]);
@@ -142,12 +144,12 @@ describe('boundaries', () => {
     expect(boundariesReadiness(boundaries)).toEqual([]);
     const codes = (ranges: Boundaries['ranges']): string[] =>
       boundariesReadiness({ ...boundaries, ranges }).map((f) => f.code);
-    expect(codes([{ from: '10', text: 'x' }])).toEqual(['boundary-gap-at-zero']);
+    expect(codes([{ from: '10', text: contentFromText('x') }])).toEqual(['boundary-gap-at-zero']);
     expect(
       codes([
-        { from: '0', text: 'x' },
-        { from: '50', text: '' },
-        { from: '50', text: 'x' },
+        { from: '0', text: contentFromText('x') },
+        { from: '50', text: contentFromText('') },
+        { from: '50', text: contentFromText('x') },
       ]),
     ).toEqual(['boundary-order', 'range-without-text']);
   });
@@ -165,9 +167,21 @@ describe('boundaries', () => {
       'to the next range': '5 %',
       date: '3 May',
     };
-    expect(fillIn('[name]: [score] of [total]. Look at [weakest section] [sic].', values)).toBe(
-      'Ravi: 9 of 12. Look at Rotor [sic].',
+    expect(fillIn(contentFromText('[name]: [score] of [total]. Look at [weakest section] [sic].'), values)).toEqual(
+      contentFromText('Ravi: 9 of 12. Look at Rotor [sic].'),
     );
+    // Weights and lists stay; what becomes empty leaves nothing behind that the editor would refuse.
+    const bold = (text: string): Content => ({
+      type: 'doc',
+      content: [
+        { type: 'paragraph', content: [{ type: 'text', text, marks: [{ type: 'bold' }] }] },
+        { type: 'paragraph', content: [{ type: 'text', text: '[best section]' }] },
+      ],
+    });
+    expect(fillIn(bold('[name]'), { ...values, 'best section': '' })).toEqual({
+      type: 'doc',
+      content: [bold('Ravi').content[0], { type: 'paragraph', content: [] }],
+    });
   });
 });
 

@@ -1,4 +1,6 @@
 import { type Exact, exact, max, min, round, shown } from '../base/exact';
+import { type Content, emptyContent } from '../content/document';
+import { plainText } from '../content/plain';
 import type { Rounding } from '../exams/plan';
 import { type Boundaries, fillIn, type FillIn } from './policy';
 import { decidedPercent, stepAt } from './decided';
@@ -31,9 +33,9 @@ interface Surroundings {
 
 /** The texts that a student reads: of the whole, and of each section, topic or criterion that has texts of its own. */
 export interface ReadTexts {
-  whole: string;
-  /** Of a part, by its id. */
-  of: (part: string) => string;
+  whole: Content;
+  /** Of a part, by its id; null where nothing is said of it. */
+  of: (part: string) => Content | null;
 }
 
 function bySuccess(parts: readonly ToldPart[], pick: typeof max): string {
@@ -62,13 +64,14 @@ export function readTexts(told: Told, { boundaries, rounding, name, day }: Surro
     date: day,
   });
   return {
-    whole: fillIn(ranges[told.range]?.text ?? '', values(told, ranges[told.range + 1]?.from)),
+    whole: fillIn(ranges[told.range]?.text ?? emptyContent, values(told, ranges[told.range + 1]?.from)),
     of(part) {
       const own = (sections.find((one) => one.section === part) ?? parts.find(({ id }) => id === part))?.ranges ?? [];
       const score = [...told.sections, ...told.parts].find(({ id }) => id === part);
-      if (own.length === 0 || !score) return '';
+      if (!score) return null;
       const at = stepAt(own, decidedPercent(score.percent, rounding));
-      return fillIn(own[at]?.text ?? '', values(score, own[at + 1]?.from));
+      const text = own[at]?.text;
+      return text && plainText(text) !== '' ? fillIn(text, values(score, own[at + 1]?.from)) : null;
     },
   };
 }

@@ -15,7 +15,7 @@ import { doorState } from '@/core/sittings/entry';
 import { ONCE, type Tries } from '@/core/sittings/tries';
 import { type Boundaries, boundariesSchema } from '@/core/results/policy';
 import type { Part } from '@/core/results/parts';
-import { readTexts } from '@/core/results/texts';
+import { type ReadTexts, readTexts } from '@/core/results/texts';
 import { isOutFor } from '@/core/results/release';
 import { type Score, score, withChange } from '@/core/results/score';
 import { type Context, FORBIDDEN, NOT_FOUND } from '../context';
@@ -61,7 +61,7 @@ export interface OwnScore {
   passed: boolean;
   passPercent: string;
   grade: string | null;
-  rangeText: string;
+  rangeText: Content | null;
   /** What lateness took from the marks, exact as text, and by how many milliseconds it was late; null when it was not. */
   late: { cost: string; by: number } | null;
   /** What hints took, exact as text; null when they took nothing. */
@@ -77,8 +77,8 @@ export interface OwnScore {
     passed: boolean;
     madeUp: boolean;
     passPercent: string | null;
-    /** What its own range reads; empty where nothing is said of it. */
-    text: string;
+    /** What its own range reads; null where nothing is said of it. */
+    text: Content | null;
   }[];
 }
 
@@ -108,19 +108,13 @@ export interface OwnResult {
   items: ResultQuestion[];
 }
 
-interface Texts {
-  whole: string;
-  /** Of a part, by its id. */
-  of: (part: string) => string;
-}
-
-function ownScore(score: Score, boundaries: Boundaries, { whole: rangeText, of: textOf }: Texts): OwnScore {
+function ownScore(score: Score, boundaries: Boundaries, { whole, of: textOf }: ReadTexts): OwnScore {
   return {
     ...score.shown,
     passed: score.passed,
     passPercent: shown(exact(boundaries.passPercent)),
     grade: score.grade,
-    rangeText,
+    rangeText: plainText(whole) === '' ? null : whole,
     late: score.late && { cost: stored(score.late.cost), by: score.late.by },
     hints: score.hints.equals(0) ? null : stored(score.hints),
     parts: [...(score.sections.length > 1 ? score.sections : []), ...score.parts].map((s) => ({

@@ -58,7 +58,7 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
             </p>
           ) : (
             <details key={percent} className="soft">
-              <summary>
+              <summary className="py-1">
                 At {percent} %: {names.length} {more ? 'more' : 'fewer'} pass.
               </summary>
               {names.join(', ')}

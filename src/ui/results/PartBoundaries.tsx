@@ -1,10 +1,12 @@
 import Button from 'react-bootstrap/Button';
 import { exact } from '@/core/base/exact';
+import { emptyContent } from '@/core/content/document';
 import { askedOf } from '@/core/results/pass';
 import type { Boundaries } from '@/core/results/policy';
 import type { Results } from '@/server/results/results';
 import { plural } from '../words/marks';
 import { NumberWord } from '../parts/NumberWord';
+import { WrittenText } from '../sheet/WrittenText';
 import { PercentInput } from '../parts/PercentInput';
 
 /** The boundaries name no more. */
@@ -210,8 +212,8 @@ function PartTexts({ title, ranges, onChange, onTakeOut }: TextsProps) {
           onClick={() =>
             onChange(
               [
-                { from: '0', text: '' },
-                { from: '60', text: '' },
+                { from: '0', text: emptyContent },
+                { from: '60', text: emptyContent },
               ],
               '',
             )
@@ -236,7 +238,7 @@ function PartTexts({ title, ranges, onChange, onTakeOut }: TextsProps) {
             tag,
           );
         return (
-          <p key={i} className="d-flex gap-2 align-items-start mb-1">
+          <div key={i} className="d-flex gap-2 align-items-start mb-1">
             {i === 0 ? (
               <span className="soft" style={{ minWidth: 84 }}>
                 0 %
@@ -253,15 +255,13 @@ function PartTexts({ title, ranges, onChange, onTakeOut }: TextsProps) {
                 onChange={(from) => set({ from }, `edge ${i}`)}
               />
             )}
-            <textarea
-              className="form-control form-control-sm"
-              rows={2}
-              maxLength={2000}
-              aria-label={`What range ${i + 1} of ${title} reads`}
-              value={range.text}
-              onChange={(e) => set({ text: e.target.value }, `text ${i}`)}
+            <WrittenText
+              label={`What range ${i + 1} of ${title} reads`}
+              lines={2}
+              text={range.text}
+              onChange={(text) => set({ text }, `text ${i}`)}
             />
-          </p>
+          </div>
         );
       })}
       <button type="button" className="btn-link-plain soft" onClick={() => onChange([], '')}>

@@ -1,9 +1,11 @@
 'use client';
 import Button from 'react-bootstrap/Button';
 import { exact } from '@/core/base/exact';
+import { emptyContent } from '@/core/content/document';
 import type { Finding } from '@/core/base/finding';
 import { type Boundaries, FILL_INS } from '@/core/results/policy';
 import { stepAt } from '@/core/results/decided';
+import { WrittenText } from '../sheet/WrittenText';
 import { PercentInput } from '../parts/PercentInput';
 import { findingText } from '../words/findings';
 
@@ -50,7 +52,7 @@ export function RangeTable({ boundaries, counts, findings, change }: Props) {
       if (middle <= from || middle >= to) return b;
       return {
         ...b,
-        ranges: [...b.ranges.slice(0, i + 1), { from: String(middle), text: '' }, ...b.ranges.slice(i + 1)],
+        ranges: [...b.ranges.slice(0, i + 1), { from: String(middle), text: emptyContent }, ...b.ranges.slice(i + 1)],
       };
     });
   return (
@@ -88,13 +90,11 @@ export function RangeTable({ boundaries, counts, findings, change }: Props) {
               <td className="num">{counts[i]}</td>
               <td>{gradesIn(i)}</td>
               <td>
-                <textarea
-                  className="bare"
-                  rows={Math.max(1, Math.ceil(range.text.length / 58))}
-                  aria-label={`What range ${i + 1} reads`}
-                  value={range.text}
-                  maxLength={2000}
-                  onChange={(e) => setRange(i, { text: e.target.value })}
+                <WrittenText
+                  label={`What range ${i + 1} reads`}
+                  lines={1}
+                  text={range.text}
+                  onChange={(text) => setRange(i, { text })}
                 />
                 {findings
                   .filter((f) => f.at[0] === 'ranges' && f.at[1] === i)

@@ -1,7 +1,9 @@
 import { exact } from '@/core/base/exact';
+import { plainText } from '@/core/content/plain';
 import type { Boundaries } from '@/core/results/policy';
 import { readTexts, toldOf } from '@/core/results/texts';
 import type { ResultRow, Results } from '@/server/results/results';
+import { WrittenView } from '../sheet/WrittenView';
 import { dayOnly } from '../words/time';
 import { rangeOf } from './outcome';
 
@@ -28,20 +30,26 @@ export function ReadAs({ results, boundaries }: { results: Results; boundaries: 
             day: dayOnly(results.releasedAt ?? results.now),
           },
         );
-        const parts = [...results.sections, ...(boundaries.parts ?? [])].flatMap(({ id, title }) => {
+        const spoken = [
+          ...results.sections.map(({ id, title }) => ({ id, title, is: 'section' as const })),
+          ...(boundaries.parts ?? []),
+        ];
+        const parts = spoken.flatMap(({ id, title, is }) => {
           const text = texts.of(id);
-          return text === '' ? [] : [{ id, title, text }];
+          return text ? [{ id, title, is, text }] : [];
         });
         return (
           <blockquote key={row.attempt} className="read-as">
             <p className="soft mb-0" dir="auto">
               {row.name}
             </p>
-            <p className="mb-0">{texts.whole || <span className="hand">nothing</span>}</p>
-            {parts.map(({ id, title, text }) => (
-              <p key={id} className="mb-0">
-                <strong>{title}:</strong> {text}
-              </p>
+            {plainText(texts.whole) === '' ? <span className="hand">nothing</span> : <WrittenView text={texts.whole} />}
+            {parts.map(({ id, title, is, text }) => (
+              <div key={id}>
+                <strong>{title}</strong>
+                {is !== 'section' && <span className="soft"> · {is}</span>}
+                <WrittenView text={text} />
+              </div>
             ))}
           </blockquote>
         );

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { OwnResult, OwnScore, ResultQuestion } from '@/server/results/own-result';
 import { ShareBar } from '../parts/ShareBar';
 import { ContentView } from '../sheet/ContentView';
+import { WrittenView } from '../sheet/WrittenView';
 import { WithLinks } from '../parts/WithLinks';
 import { TextWithFormulas } from '../sheet/Formula';
 import { drawContentFormulas, drawSheetFormulas, drawTextFormulas } from '../sheet/formulas';
@@ -86,7 +87,11 @@ export function ResultSheet({ result, about }: Props) {
             {dayAndTime(result.waitsUntil)}.
           </p>
         )}
-        {result.score?.rangeText && <p className="mt-3 mb-0 fs-6">{result.score.rangeText}</p>}
+        {result.score?.rangeText && (
+          <div className="prose mt-3 fs-6">
+            <WrittenView text={result.score.rangeText} />
+          </div>
+        )}
         {result.score && result.score.parts.length > 0 && <Profile parts={result.score.parts} />}
         {result.lookAgain.length > 0 && (
           <>
@@ -201,7 +206,7 @@ function Profile({ parts }: { parts: OwnScore['parts'] }) {
                   not the {passPercent} % it needs{madeUp && ', made up for by the whole'}
                 </span>
               )}
-              {text && <span className="d-block">{text}</span>}
+              {text && <WrittenView text={text} />}
             </td>
           </tr>
         ))}

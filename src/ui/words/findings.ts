@@ -118,6 +118,7 @@ const SENTENCES: Record<string, FindingSentence> = {
   'boundary-order': (v) => `${v.from} % must be above ${v.before} %.`,
   'boundary-gap-at-zero': () => 'The lowest range must begin at 0 %.',
   'range-without-text': () => 'A range has nothing to read.',
+  'range-text-long': (v) => `A text has ${v.most} characters at most.`,
   'range-without-topics': () => 'Nothing is filled in for the topic: no topic is among the parts of this result.',
   'range-says-passed': (v) => `It says “passed”, but some who read it do not reach the pass mark of ${v.pass} %.`,
   'range-says-not-passed': (v) => `It says “not passed”, but some who read it reach the pass mark of ${v.pass} %.`,

@@ -203,6 +203,7 @@ const PROBLEMS: Record<string, string> = {
   'look-again-long': 'Say in 300 characters what to look at again.',
   'name-long': 'A shorter name, please: 80 letters at most.',
   'goal-code-empty': 'Every goal needs a code.',
+  'range-text-long': 'A text of 2,000 characters at most.',
   'set-name-empty': 'A set needs a name.',
   'list-name-empty': 'A word list needs a name.',
   host: 'A host looks like example.org, without https:// and without a path.',

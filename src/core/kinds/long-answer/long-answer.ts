@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { type HandedFile, handedFile } from '../../content/handed-file';
-import { type Content, contentSchema, nodesOf } from '../../content/document';
+import type { Content } from '../../content/document';
+import { writtenSchema } from '../../content/written';
 import { type Finding, stops, under, warns } from '../../base/finding';
 import { type Marking, type TraceStep, waits } from '../../rules/marking';
 import { KEYWORDS_BECOME_POINTS } from '../../rules/text/migrate';
@@ -35,18 +36,11 @@ const setup = z.object({
 });
 export type LongAnswerSetup = z.infer<typeof setup>;
 
-const WRITTEN = new Set(['paragraph', 'heading', 'bulletList', 'orderedList', 'listItem', 'text', 'hardBreak']);
-
-/** What a student writes: text in it, nothing else. */
-const written = contentSchema.refine((content) => [...nodesOf(content)].every(({ type }) => WRITTEN.has(type)), {
-  message: 'not-text',
-});
-
 const response = z.object({
   /** The words; in text with formulas, $…$ is one. */
   text: z.string().max(LONGEST_ANSWER),
   /** As it was written, where it was written with headings, lists and weights. */
-  rich: written.optional(),
+  rich: writtenSchema.optional(),
   /** Files beside it. */
   files: z.array(handedFile).max(10).optional(),
 });
