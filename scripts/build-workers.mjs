@@ -4,7 +4,7 @@ import { build } from 'esbuild';
 
 /**
  * Compiles what runs outside the framework into `.next/workers`, one file each: the server itself (`door/serve.ts`), and its
- * threads (`*.worker.ts` under `src/server`). The threads that mark begin sooner with their packages inside.
+ * threads (`*.worker.ts` under `src/server`). The threads that mark and reckon begin sooner with their packages inside.
  */
 const root = path.resolve(import.meta.dirname, '..');
 const source = path.join(root, 'src/server');
@@ -28,10 +28,10 @@ export async function buildWorkers() {
   const threads = readdirSync(source, { recursive: true, encoding: 'utf8' })
     .filter((file) => file.endsWith('.worker.ts'))
     .map((file) => path.join(source, file));
-  const marking = threads.filter((file) => path.basename(file).startsWith('mark-'));
-  const others = [path.join(source, 'door/serve.ts'), ...threads.filter((file) => !marking.includes(file))];
+  const soon = threads.filter((file) => /^(mark-|reckon\.)/.test(path.basename(file)));
+  const others = [path.join(source, 'door/serve.ts'), ...threads.filter((file) => !soon.includes(file))];
   await build({ ...common, entryPoints: others, packages: 'external' });
-  await build({ ...common, entryPoints: marking, external: MACHINE_CODE, banner: { js: REQUIRE } });
+  await build({ ...common, entryPoints: soon, external: MACHINE_CODE, banner: { js: REQUIRE } });
 }
 
 if (process.argv[1] === import.meta.filename) await buildWorkers();

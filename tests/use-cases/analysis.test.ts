@@ -1,7 +1,6 @@
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
-import { openAnalysis } from '@/server/results/analysis';
-import { openDeeper } from '@/server/results/deeper';
+import { openAnalysis, openDeeper } from '@/server/results/open-analysis';
 import { lifeOfQuestion } from '@/server/results/question-life';
 import { openSummary } from '@/server/results/summary';
 import { sittingTable, sittingXlsx } from '@/server/results/sitting-table';

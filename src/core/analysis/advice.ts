@@ -27,8 +27,10 @@ export type Advice =
 
 /** With fewer persons figures say little, and no advice comes of them: common practice, no source. */
 export const FEWEST = 20;
+/** Of fewer persons, what somebody did could be told from the figures by who does not know the course. */
+export const FEWEST_FOR_OTHERS = 5;
 /** Below this an item is usually looked at again (Ebel 1965 names 0.2; less here, since the item is not in its rest). */
-const LITTLE = 0.1;
+export const LITTLE = 0.1;
 const [HARD, EASY, EMPTY] = [0.2, 0.95, 0.2];
 
 /** What is worth a look at an item, the gravest first. */

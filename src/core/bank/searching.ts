@@ -2,6 +2,13 @@ import { z } from 'zod';
 import { KIND_NAMES } from '../kinds/registry';
 import { REVIEW_STATES } from './facts';
 
+/** How questions did, as they are searched by it. */
+export const PERFORMANCES = ['untried', 'easy', 'middling', 'hard', 'tells-little'] as const;
+export type Performance = (typeof PERFORMANCES)[number];
+
+/** From this share of the marks on a question was easy, below the other it was hard; common practice, no source. */
+export const [EASY_FROM, HARD_BELOW] = [0.8, 0.4] as const;
+
 /** What server, screen and exams know of searching the bank. */
 export const searchSchema = z.object({
   /** One bank, or every bank that the actor sees. */
@@ -21,6 +28,8 @@ export const searchSchema = z.object({
   marks: z.enum(['1', '2', '3', '4', '5']).nullable().default(null),
   /** By the last sitting that held it. */
   used: z.enum(['never', 'this-year', 'not-this-year']).nullable().default(null),
+  /** By how those did who met it: how much of its marks they earned, or that it hardly tells the better from the weaker. */
+  performed: z.enum(PERFORMANCES).nullable().default(null),
   /** In use, put away, or deleted and not yet gone. */
   kept: z.enum(['live', 'archived', 'deleted']).default('live'),
   sort: z.enum(['best', 'newest', 'title']),

@@ -217,11 +217,17 @@ export function mediaOf(content: Content): string[] {
   });
 }
 
-/** The ids of the answer slots in reading order, each once. */
-export function slotIds(content: Content): string[] {
+const knownSlots = new WeakMap<Content, readonly string[]>();
+
+/** The ids of the answer slots in reading order, each once. Looked for once in each document, since documents never change. */
+export function slotIds(content: Content): readonly string[] {
+  const known = knownSlots.get(content);
+  if (known) return known;
   const ids = new Set<string>();
   for (const node of nodesOf(content)) {
     if (node.type === 'inlineSlot' || node.type === 'blockSlot') ids.add(node.attrs.id);
   }
-  return [...ids];
+  const found = [...ids];
+  knownSlots.set(content, found);
+  return found;
 }

@@ -11,5 +11,5 @@ export function hintCosts({ question, marks }: Pick<PaperQuestion, 'question' | 
 
 /** What the first hints of a placed question cost together; nothing where its marks go to everybody or count nowhere. */
 export function costOfHints(item: PaperQuestion, taken: number): Exact {
-  return item.everyone || item.dropped ? ZERO : sum(hintCosts(item).slice(0, taken));
+  return taken === 0 || item.everyone || item.dropped ? ZERO : sum(hintCosts(item).slice(0, taken));
 }

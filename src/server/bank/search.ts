@@ -1,12 +1,24 @@
 import { and, eq, inArray, isNotNull, isNull, like, notInArray, type SQL, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import type { ReviewState } from '@/core/bank/facts';
-import { type BankSearch, HIT, MOST_COUNTED, PAGE, searchSchema, terms } from '@/core/bank/searching';
+import { FEWEST, FEWEST_FOR_OTHERS, LITTLE } from '@/core/analysis/advice';
+import {
+  type BankSearch,
+  EASY_FROM,
+  HARD_BELOW,
+  HIT,
+  MOST_COUNTED,
+  PAGE,
+  type Performance,
+  searchSchema,
+  terms,
+} from '@/core/bank/searching';
 import { ok, type Result } from '@/core/base/result';
 import { snippetOf } from '@/core/text/snippet';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { questionGoals, questions, questionTags, topics } from '../db/schema/bank';
+import { questionFigures } from '../db/schema/results';
 import { visibleBanks } from './access';
 import { heldIn } from './held';
 import { likelierWords } from './likelier-words';
@@ -56,6 +68,22 @@ async function usedCondition(read: Reader, used: NonNullable<BankSearch['used']>
   return used === 'this-year' ? inArray(questions.id, ids) : notInArray(questions.id, ids);
 }
 
+/** By what is kept of the sittings whose results are out. Of a sitting of few nothing is told. */
+function performedCondition(performed: Performance): SQL {
+  const { question, persons, earned, withRest } = questionFigures;
+  const known = sql`${questionFigures} WHERE ${persons} >= ${FEWEST_FOR_OTHERS}`;
+  if (performed === 'untried') return sql`${questions.id} NOT IN (SELECT ${question} FROM ${known})`;
+  const share = sql`sum(${persons} * ${earned}) / sum(${persons})`;
+  const having = {
+    easy: sql`${share} >= ${EASY_FROM}`,
+    middling: sql`${share} < ${EASY_FROM} AND ${share} >= ${HARD_BELOW}`,
+    hard: sql`${share} < ${HARD_BELOW}`,
+    'tells-little': sql`sum(${persons} * ${withRest}) / sum(CASE WHEN ${withRest} IS NULL THEN 0 ELSE ${persons} END) < ${LITTLE}`,
+  }[performed];
+  const enough = performed === 'tells-little' ? sql`AND ${persons} >= ${FEWEST}` : sql``;
+  return sql`${questions.id} IN (SELECT ${question} FROM ${known} ${enough} GROUP BY ${question} HAVING ${having})`;
+}
+
 async function conditionsOf(read: Reader, banks: string[], search: BankSearch, now: number): Promise<SQL | undefined> {
   const { topic, kind, difficulty, demand, tag, goal, author, review, ready, marks, kept } = search;
   const all: (SQL | undefined)[] = [inArray(questions.bank, banks)];
@@ -67,6 +95,7 @@ async function conditionsOf(read: Reader, banks: string[], search: BankSearch, n
   if (review !== null) all.push(eq(questions.review, review));
   if (ready !== null) all.push(eq(questions.ready, ready));
   if (marks !== null) all.push(marks === '5' ? sql`${worth} >= 5` : eq(questions.marks, marks));
+  if (search.performed !== null) all.push(performedCondition(search.performed));
   if (search.used !== null) all.push(await usedCondition(read, search.used, now));
   if (tag !== null) {
     const tagged = read.select({ id: questionTags.question }).from(questionTags).where(eq(questionTags.tag, tag));

@@ -4,9 +4,9 @@ import { versions } from '../db/schema/jobs';
 
 /**
  * What changes are told about: a sitting itself, whatever the students of a course see of their sittings, what a teacher
- * watches of a sitting, what concerns all rooms of a sitting, and what concerns one room.
+ * watches of a sitting, what concerns all rooms of a sitting, what concerns one room, and the figures of a sitting's questions.
  */
-export type Topic = `${'sitting' | 'course' | 'watch' | 'rooms' | 'room'}:${string}`;
+export type Topic = `${'sitting' | 'course' | 'watch' | 'rooms' | 'room' | 'figures'}:${string}`;
 
 /** Says, together with what changes, that it changed. */
 export async function changed(tx: Transaction, ...topics: Topic[]): Promise<void> {

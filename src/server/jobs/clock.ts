@@ -5,6 +5,7 @@ import { BEAT } from '../sittings/heartbeat';
 import { startHeartbeat } from './heartbeat';
 import { sendWaiting } from '../mail/outbox';
 import { markWaiting } from '../marking/mark-handed-in';
+import { keepFigures } from '../results/figures';
 import { releaseDue } from '../results/release';
 import { sweep } from '../sittings/hand-in';
 
@@ -16,34 +17,36 @@ function nameOf(error: unknown): { error: string; code?: unknown } {
   return { error: error instanceof Error ? error.name : typeof error, ...(cause?.code ? { code: cause.code } : {}) };
 }
 
-/** Begins to say that the server lives, which may give time back; then, every two seconds: put away what a dead process left half done, hand in what is overdue, begin to mark it, and hand messages on. One at a time. */
+/** Work that is begun again and again, and never twice at a time. What fails is said in the log. */
+function once(name: string, work: () => Promise<void>): () => Promise<void> {
+  let going = false;
+  return async () => {
+    if (going) return;
+    going = true;
+    try {
+      await work();
+    } catch (error) {
+      log.error(nameOf(error), `${name} failed; it goes on`);
+    } finally {
+      going = false;
+    }
+  };
+}
+
+/** Begins to say that the server lives, which may give time back; then, every two seconds: put away what a dead process left half done, hand in what is overdue, begin to mark it, hand messages on, and keep the figures of questions. One at a time. */
 export async function startClock(): Promise<void> {
-  let marking = false;
-  const mark = async (): Promise<void> => {
-    if (marking) return;
-    marking = true;
-    try {
-      const { failed } = await markWaiting(await outside());
-      for (const error of failed) log.error(nameOf(error), 'an attempt could not be marked');
-    } catch (error) {
-      log.error(nameOf(error), 'marking failed; it goes on');
-    } finally {
-      marking = false;
-    }
-  };
-  let sending = false;
-  const send = async (): Promise<void> => {
-    if (sending) return;
-    sending = true;
-    try {
-      const { failed } = await sendWaiting(await outside());
-      for (const error of failed) log.error(nameOf(error), 'a message could not be handed on');
-    } catch (error) {
-      log.error(nameOf(error), 'sending failed; it goes on');
-    } finally {
-      sending = false;
-    }
-  };
+  const mark = once('marking', async () => {
+    const { failed } = await markWaiting(await outside());
+    for (const error of failed) log.error(nameOf(error), 'an attempt could not be marked');
+  });
+  const send = once('sending', async () => {
+    const { failed } = await sendWaiting(await outside());
+    for (const error of failed) log.error(nameOf(error), 'a message could not be handed on');
+  });
+  const keep = once('keeping figures', async () => {
+    const { failed } = await keepFigures(await outside());
+    for (const error of failed) log.error(nameOf(error), 'the figures of a sitting could not be reckoned');
+  });
   const tick = async (): Promise<void> => {
     try {
       await cancelBroken(await outside());
@@ -55,6 +58,7 @@ export async function startClock(): Promise<void> {
       // The clock goes on while that lasts.
       void mark();
       void send();
+      void keep();
     } catch (error) {
       log.error(nameOf(error), 'the clock failed; it goes on');
     }

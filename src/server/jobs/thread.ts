@@ -7,7 +7,7 @@ const MOST_MEGABYTES = 1024;
 
 /** Starts a thread that runs `NAME.worker.ts`, as the build compiled it. Where is worked out when it runs, so that the framework does not take it in. */
 export function startThread(
-  name: 'hear' | 'heartbeat' | 'mark-anew' | 'mark-attempt' | 'read-file',
+  name: 'hear' | 'heartbeat' | 'mark-anew' | 'mark-attempt' | 'read-file' | 'reckon',
   workerData: unknown,
 ): Worker {
   const compiled = path.join(process.cwd(), '.next', 'workers', `${name}.worker.mjs`);

@@ -24,38 +24,47 @@ export interface CurrentMark {
 }
 
 /** The ids of the marks that count, one for each slot that was marked. */
-export function countingMarks(read: Reader, among?: SQL) {
+export function countingMarks(read: Reader, which?: SQL) {
   const applied = read.select({ id: mendings.id }).from(mendings).where(eq(mendings.state, 'applied'));
   return read
     .select({ id: max(marks.id) })
     .from(marks)
-    .where(and(among, or(isNull(marks.mending), inArray(marks.mending, applied))))
+    .where(and(which, or(isNull(marks.mending), inArray(marks.mending, applied))))
     .groupBy(marks.attempt, marks.item, marks.slot);
 }
 
 /** Of a sitting, or one question of it: of what was handed in and is not set aside. */
 type Which = { sitting: string; item?: string } | { attempt: string } | { attempts: readonly string[] };
 
+function among(read: Reader, which: Which): SQL | undefined {
+  if ('attempt' in which) return eq(marks.attempt, which.attempt);
+  if ('attempts' in which) return inArray(marks.attempt, [...which.attempts]);
+  const { sitting, item } = which;
+  const counted = read
+    .select({ id: attempts.id })
+    .from(attempts)
+    .where(and(eq(attempts.sitting, sitting), COUNTS));
+  return and(inArray(marks.attempt, counted), item === undefined ? undefined : eq(marks.item, item));
+}
+
+/** What of a mark scoring needs. */
+export type MarkToScore = Pick<CurrentMark, 'attempt' | 'item' | 'slot' | 'marks' | 'judgement'>;
+
+/** The marks that count without how they came about, which is most of what is kept of them. */
+export async function marksToScore(read: Reader, which: Which): Promise<MarkToScore[]> {
+  const { attempt, item, slot, marks: earned, judgement } = marks;
+  const rows = await read
+    .select({ attempt, item, slot, marks: earned, judgement })
+    .from(marks)
+    .where(inArray(marks.id, countingMarks(read, among(read, which))));
+  return rows.map((row) => ({ ...row, judgement: row.judgement as Judgement | null }));
+}
+
 export async function currentMarks(read: Reader, which: Which): Promise<CurrentMark[]> {
-  const mine =
-    'attempt' in which
-      ? eq(marks.attempt, which.attempt)
-      : 'attempts' in which
-        ? inArray(marks.attempt, [...which.attempts])
-        : and(
-            inArray(
-              marks.attempt,
-              read
-                .select({ id: attempts.id })
-                .from(attempts)
-                .where(and(eq(attempts.sitting, which.sitting), COUNTS)),
-            ),
-            which.item === undefined ? undefined : eq(marks.item, which.item),
-          );
   const rows = await read
     .select()
     .from(marks)
-    .where(inArray(marks.id, countingMarks(read, mine)));
+    .where(inArray(marks.id, countingMarks(read, among(read, which))));
   return rows.map(({ mending: _, ...row }) => ({
     ...row,
     trace: row.trace as TraceStep[],
@@ -64,7 +73,7 @@ export async function currentMarks(read: Reader, which: Which): Promise<CurrentM
 }
 
 /** Marks of each attempt in the shape that scoring takes. */
-export function byAttempt(rows: readonly CurrentMark[]): Map<string, SlotMarks> {
+export function byAttempt(rows: readonly MarkToScore[]): Map<string, SlotMarks> {
   const all = new Map<string, Map<string, Map<string, ReturnType<typeof exact> | null>>>();
   for (const row of rows) {
     const attempt = all.get(row.attempt) ?? new Map();
@@ -77,7 +86,7 @@ export function byAttempt(rows: readonly CurrentMark[]): Map<string, SlotMarks> 
 }
 
 /** What persons found by rubrics, by attempt, item and slot. */
-export function judgementsByAttempt(rows: readonly CurrentMark[]): Map<string, Map<string, Map<string, Judgement>>> {
+export function judgementsByAttempt(rows: readonly MarkToScore[]): Map<string, Map<string, Map<string, Judgement>>> {
   const all = new Map<string, Map<string, Map<string, Judgement>>>();
   for (const { attempt, item, slot, judgement } of rows) {
     if (!judgement) continue;

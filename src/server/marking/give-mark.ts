@@ -11,6 +11,7 @@ import { marks, remarks } from '../db/schema/marks';
 import { newId } from '../ports/ids';
 import type { FoundAttempt } from '../sittings/attempts';
 import { paperOf } from '../sittings/pinned';
+import { figuresAged } from '../results/figures';
 import { attemptToMark } from './attempt-to-mark';
 import { countingMarks } from './current-marks';
 import { judgedMarks, typedMarks } from './earned';
@@ -77,6 +78,7 @@ export async function giveMark(ctx: Context, raw: unknown): Promise<Result<Given
         trace,
       })
       .returning({ id: marks.id });
+    await figuresAged(tx, sitting);
     return ok({ id: row?.id ?? 0, marks: value });
   });
 }
@@ -152,6 +154,7 @@ export async function giveAlike(ctx: Context, raw: unknown): Promise<Result<{ gi
       for (const remark of said.filter(({ anchor }) => anchor.at === 'whole'))
         await tx.insert(remarks).values({ ...remark, id: newId(), attempt, by: ctx.actor.id, at: ctx.now });
     }
+    await figuresAged(tx, sitting);
     return ok({ given: waiting, marks: mark.marks });
   });
 }

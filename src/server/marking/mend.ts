@@ -19,6 +19,7 @@ import { participantName } from '../people/participants';
 import { changed } from '../events/versions';
 import { poolOfSitting } from '../sittings/pinned';
 import { newId } from '../ports/ids';
+import { figuresAged } from '../results/figures';
 import { keepMarks } from './keep-marks';
 import type { PlainAnew, PlainScore } from './plain-anew';
 import { type AnewOrder, markedOnce } from './attempts-anew';
@@ -209,6 +210,7 @@ function end(out: Outside, { id, order, tally, whole }: Ending): Promise<boolean
       .set({ state: 'applied', appliedAt: out.now, marksChanged, scripts })
       .where(eq(mendings.id, id));
     await changed(tx, `sitting:${order.sitting}`);
+    await figuresAged(tx, order.sitting);
     return true;
   });
 }
@@ -272,6 +274,7 @@ export async function takeBackMending(ctx: Context, id: string): Promise<Result<
   await ctx.db.transaction(async (tx) => {
     await tx.update(mendings).set({ state: 'taken back', takenBackAt: ctx.now }).where(eq(mendings.id, id));
     await changed(tx, `sitting:${mending.sitting}`);
+    await figuresAged(tx, mending.sitting);
   });
   return ok();
 }

@@ -14,6 +14,7 @@ import { inSitting } from '../people/courses';
 import { scoresOf } from '../results/results';
 import { paperOf } from '../sittings/pinned';
 import { attemptToMark } from './attempt-to-mark';
+import { figuresAged } from '../results/figures';
 import { countingMarks, type CurrentMark } from './current-marks';
 import { typedMarks } from './earned';
 import { markingPlanOf } from './plan';
@@ -166,6 +167,7 @@ export async function giveSecondMark(ctx: Context, raw: unknown): Promise<Result
         judgement: null,
         at: ctx.now,
       });
+      await figuresAged(tx, sitting);
     }
     return ok({ marks: value, settled: counts !== null });
   });

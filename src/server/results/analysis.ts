@@ -1,20 +1,18 @@
-import { eq } from 'drizzle-orm';
 import { type Advice, adviceFor } from '@/core/analysis/advice';
 import { choiceFigures } from '@/core/analysis/choices';
 import { discrimination, groupSize, itemFigures, thirds, weighedMean } from '@/core/analysis/items';
 import { deviation, mean, median, quantile, skew } from '@/core/analysis/numbers';
 import { alpha, errorOfScore } from '@/core/analysis/reliability';
 import { placedSlots, type Slot } from '@/core/bank/question';
-import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
 import type { PaperQuestion } from '@/core/exams/paper';
 import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
-import { type Context, NOT_FOUND } from '../context';
-import { sittings } from '../db/schema/exams';
-import { byAttempt, currentMarks } from '../marking/current-marks';
-import { inSitting } from '../people/courses';
+import type { Reader } from '../db/database';
+import type { sittings } from '../db/schema/exams';
+import type { Progress } from '../jobs/jobs';
+import { byAttempt, marksToScore } from '../marking/current-marks';
 import { currentAnswersOf } from '../sittings/attempts';
 import { poolOfSitting } from '../sittings/pinned';
 import { type Person, personsIn } from './persons';
@@ -77,26 +75,21 @@ export interface Analysis {
 
 const SHARE = 0.27;
 /** Answers that are told of a slot, the most frequent first, unless more are asked for. */
-const MOST_ANSWERS = 6;
+export const MOST_ANSWERS = 6;
+/** The part of an analysis that is asked for where nothing else is said. */
+export const QUESTIONS = { is: 'questions', most: MOST_ANSWERS } as const;
 
-/** What the answers of a sitting say about its questions. Of each participant the attempt that counts, once it is wholly marked. */
-export async function openAnalysis(ctx: Context, id: string, most = MOST_ANSWERS): Promise<Result<Analysis>> {
-  const allowed = await inSitting(ctx, 'see results', id);
-  if (!allowed.ok) return allowed;
-  const [sitting] = await ctx.db.read.select().from(sittings).where(eq(sittings.id, id));
-  return sitting ? ok(await analyse(ctx, sitting, most)) : NOT_FOUND;
-}
-
-/** What the answers of a sitting say, whoever asks. */
+/** What the answers of a sitting say, whoever asks. Says after each question how far it is. */
 export async function analyse(
-  ctx: Pick<Context, 'db' | 'now'>,
+  at: { db: { read: Reader }; now: number },
   sitting: typeof sittings.$inferSelect,
-  most = MOST_ANSWERS,
+  most: number,
+  say: (progress: Progress) => void,
 ): Promise<Analysis> {
-  const { read } = ctx.db;
+  const { read } = at.db;
   const { id } = sitting;
-  const { persons, waiting } = await personsIn(ctx, sitting);
-  const marks = byAttempt(await currentMarks(read, { sitting: id }));
+  const { persons, waiting } = await personsIn(at, sitting);
+  const marks = byAttempt(await marksToScore(read, { sitting: id }));
   const items = poolQuestions(await poolOfSitting(read, id)).filter(({ dropped }) => !dropped);
   const common = items.filter((item) => persons.length > 0 && persons.every(({ shares }) => shares.has(item.id)));
   // In marks, so that what is worth more counts more.
@@ -123,7 +116,8 @@ export async function analyse(
             error: (100 * errorOfScore(scores, whole)) / common.reduce((sum, item) => sum + item.marks.valueOf(), 0),
             questions: common.length,
           },
-    questions: items.flatMap((item): AnalysedQuestion[] => {
+    questions: items.flatMap((item, done): AnalysedQuestion[] => {
+      say({ done, total: items.length });
       const met = persons.filter(({ shares }) => shares.has(item.id));
       if (met.length === 0) return [];
       const slots = item.question.vary ? [] : slotsOf(item, met, { given, marks, most });

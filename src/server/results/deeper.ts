@@ -1,4 +1,4 @@
-import { and, eq, isNotNull, ne } from 'drizzle-orm';
+import { and, eq, isNotNull } from 'drizzle-orm';
 import { type AlikePair, alikeWrong, MOST_COMPARED } from '@/core/analysis/alike-wrong';
 import { type Apart, apart } from '@/core/analysis/compare';
 import { livingston } from '@/core/analysis/consistency';
@@ -9,19 +9,18 @@ import { rasch, type RaschItem } from '@/core/analysis/rasch';
 import { alpha, errorAround } from '@/core/analysis/reliability';
 import { placedSlots } from '@/core/bank/question';
 import { exact } from '@/core/base/exact';
-import { ok, type Result } from '@/core/base/result';
 import { firstWords } from '@/core/content/plain';
 import type { PaperQuestion } from '@/core/exams/paper';
 import { poolQuestions } from '@/core/exams/pool';
 import { kindOf } from '@/core/kinds/registry';
 import { readResponse } from '@/core/kinds/response';
 import { boundariesSchema } from '@/core/results/policy';
-import { type Context, NOT_FOUND } from '../context';
+import type { Reader } from '../db/database';
 import { attempts } from '../db/schema/attempts';
-import { sittings } from '../db/schema/exams';
+import { type sittings } from '../db/schema/exams';
 import { groups } from '../db/schema/people';
-import { byAttempt, currentMarks } from '../marking/current-marks';
-import { inSitting } from '../people/courses';
+import { byAttempt, marksToScore } from '../marking/current-marks';
+import type { Progress } from '../jobs/jobs';
 import { membersBehind } from '../people/participants';
 import { traitsInCourse } from '../people/traits';
 import { currentAnswersOf } from '../sittings/attempts';
@@ -62,10 +61,11 @@ export interface Grouped {
   compared: number;
 }
 
-export interface Deeper {
+/** What an analysis says beyond the questions one by one. */
+export interface Deepened {
   scale: OnScale;
+  /** How the groups that can be compared are named. */
   groupings: { id: string; name: string }[];
-  grouped: Grouped | null;
   /** Null where there are more scripts than are compared. */
   alike: (Omit<AlikePair, 'persons'> & { who: { attempt: string; name: string }[] })[] | null;
   sections: { titles: string[]; correlations: (number | null)[][] } | null;
@@ -76,41 +76,42 @@ export interface Deeper {
    * scores around it in percent, null where too few are near. Null where nothing can be said.
    */
   decision: { passPercent: string; sureness: number; error: number | null } | null;
-  earlier: { sitting: string; title: string; opensAt: number; persons: number; mean: number }[];
 }
 
 /** With fewer, difficulties by themselves would be guesses; common practice, no source. */
 const [FEWEST_PERSONS, FEWEST_QUESTIONS] = [50, 5];
 /** Groups are compared from so many persons in each on. */
 const FEWEST_IN_GROUP = 10;
-/** So many earlier sittings of the same exam are looked at. */
-const MOST_EARLIER = 6;
 /** Whose score is within this share of the pass mark stands near it; of fewer the error there is not told. */
 const [NEAR, FEWEST_NEAR] = [0.1, 5];
 /** Persons of nearly the same score are compared: so many bands of it. */
 const BANDS = 5;
 const SIZES = ['B', 'C'] as const;
 
-/** What an analysis says beyond the questions one by one; compares the groups of `grouping`, where there is such a grouping. */
-export async function openDeeper(ctx: Context, id: string, grouping: string | null): Promise<Result<Deeper>> {
-  const allowed = await inSitting(ctx, 'see results', id);
-  if (!allowed.ok) return allowed;
-  const { read } = ctx.db;
-  const [sitting] = await read.select().from(sittings).where(eq(sittings.id, id));
-  if (!sitting) return NOT_FOUND;
-  const { persons } = await personsIn(ctx, sitting);
+/** All that is said beyond the questions one by one. Says after each step how far it is. */
+export async function deepen(
+  at: At,
+  sitting: typeof sittings.$inferSelect,
+  say: (progress: Progress) => void,
+): Promise<Deepened> {
+  const { id } = sitting;
+  const { read } = at.db;
+  const step = (done: number): void => say({ done, total: 4 });
+  const { persons } = await personsIn(at, sitting);
+  step(1);
   const items = poolQuestions(await poolOfSitting(read, id)).filter(({ dropped }) => !dropped);
-  const common = items.filter((item) => persons.length > 0 && persons.every(({ shares }) => shares.has(item.id)));
-  const scored = await scoresOf(read, sitting, ctx.now);
+  const common = await commonIn(at, id, persons);
+  const scored = await scoresOf(read, sitting, at.now);
   const scores = persons.map(({ shares }) => common.map((item) => (shares.get(item.id) ?? 0) * item.marks.valueOf()));
-  const found = await groupingsOf(ctx, sitting, persons);
-  const chosen = found.find((one) => one.id === grouping);
-  const alike = await alikeIn(ctx, items, persons);
+  step(2);
+  const found = await groupingsOf(at, sitting, persons);
+  const scale = onScale(common, persons);
+  step(3);
+  const alike = await alikeIn(at, items, persons);
   const names = new Map(scored.map(({ attempt, name }) => [attempt, name]));
-  return ok({
-    scale: onScale(common, persons),
+  return {
+    scale,
     groupings: found.map(({ id: key, name }) => ({ id: key, name })),
-    grouped: chosen ? compared(chosen, common, persons) : null,
     alike:
       alike?.map(({ persons: pair, ...figures }) => ({
         ...figures,
@@ -120,10 +121,33 @@ export async function openDeeper(ctx: Context, id: string, grouping: string | nu
         })),
       })) ?? null,
     sections: sectionsOf(scored.map(({ score }) => score.sections)),
-    time: await timeOf(ctx, id, persons),
+    time: await timeOf(at, id, persons),
     decision: decisionOf(scores, common, boundariesSchema.parse(sitting.boundaries).passPercent),
-    earlier: await earlierOf(ctx, sitting),
-  });
+  };
+}
+
+/** Two groups of a sitting beside each other; null where there is no such grouping. */
+export async function comparedIn(
+  at: At,
+  sitting: typeof sittings.$inferSelect,
+  grouping: string,
+): Promise<Grouped | null> {
+  const { persons } = await personsIn(at, sitting);
+  const chosen = (await groupingsOf(at, sitting, persons)).find((one) => one.id === grouping);
+  return chosen ? compared(chosen, await commonIn(at, sitting.id, persons), persons) : null;
+}
+
+/** The questions that everybody met and that count. */
+async function commonIn({ db: { read } }: At, sitting: string, persons: readonly Person[]): Promise<PaperQuestion[]> {
+  return poolQuestions(await poolOfSitting(read, sitting)).filter(
+    (item) => !item.dropped && persons.length > 0 && persons.every(({ shares }) => shares.has(item.id)),
+  );
+}
+
+/** What is read from, and when. */
+interface At {
+  db: { read: Reader };
+  now: number;
 }
 
 const named = ({ id, number, question }: PaperQuestion): Named => ({
@@ -172,7 +196,7 @@ interface Grouping {
 
 /** How persons can be parted: by subjects and groups of the course, and by extra time; where both parts are large enough. */
 async function groupingsOf(
-  { db: { read } }: Context,
+  { db: { read } }: At,
   sitting: typeof sittings.$inferSelect,
   persons: readonly Person[],
 ): Promise<Grouping[]> {
@@ -246,7 +270,7 @@ function compared(
 
 /** Pairs of scripts with the same wrong answers, by what each answer comes to. */
 async function alikeIn(
-  { db: { read } }: Context,
+  { db: { read } }: At,
   items: readonly PaperQuestion[],
   persons: readonly Person[],
 ): Promise<AlikePair[] | null> {
@@ -261,7 +285,7 @@ async function alikeIn(
     ids,
     items.map(({ id }) => id),
   );
-  const marks = byAttempt(await currentMarks(read, { attempts: ids }));
+  const marks = byAttempt(await marksToScore(read, { attempts: ids }));
   return alikeWrong(
     persons.map(({ attempt }) =>
       slots.map(({ item, id, slot }) => {
@@ -278,7 +302,7 @@ async function alikeIn(
 type Sections = readonly { id: string; title: string; percent: { valueOf: () => number } }[];
 
 /** How sections that everybody had go together. */
-function sectionsOf(all: readonly Sections[]): Deeper['sections'] {
+function sectionsOf(all: readonly Sections[]): Deepened['sections'] {
   const [first = []] = all;
   const common = first.filter(({ id }) => all.every((own) => own.some((one) => one.id === id)));
   if (common.length < 2 || all.length < 3) return null;
@@ -289,7 +313,7 @@ function sectionsOf(all: readonly Sections[]): Deeper['sections'] {
   };
 }
 
-async function timeOf({ db: { read } }: Context, id: string, persons: readonly Person[]): Promise<Deeper['time']> {
+async function timeOf({ db: { read } }: At, id: string, persons: readonly Person[]): Promise<Deepened['time']> {
   const rows = await read
     .select({ id: attempts.id, from: attempts.startedAt, to: attempts.handedInAt })
     .from(attempts)
@@ -306,7 +330,7 @@ function decisionOf(
   scores: readonly (readonly number[])[],
   common: readonly PaperQuestion[],
   passPercent: string,
-): Deeper['decision'] {
+): Deepened['decision'] {
   const whole = alpha(scores);
   if (whole === null) return null;
   const full = sum(common.map(({ marks }) => marks.valueOf()));
@@ -317,23 +341,4 @@ function decisionOf(
     sureness: livingston(whole, totals(scores), cut),
     error: error === null ? null : (100 * error) / full,
   };
-}
-
-/** Other sittings of the same exam, the newest first. */
-async function earlierOf(ctx: Context, sitting: typeof sittings.$inferSelect): Promise<Deeper['earlier']> {
-  if (sitting.exam === null) return [];
-  const others = await ctx.db.read
-    .select()
-    .from(sittings)
-    .where(and(eq(sittings.exam, sitting.exam), ne(sittings.id, sitting.id)));
-  const found: Deeper['earlier'] = [];
-  for (const other of others.toSorted((a, b) => b.opensAt - a.opensAt).slice(0, MOST_EARLIER)) {
-    if (!(await inSitting(ctx, 'see results', other.id)).ok) continue;
-    const scored = await scoresOf(ctx.db.read, other, ctx.now);
-    if (scored.length === 0) continue;
-    const { id, title, opensAt } = other;
-    const percents = scored.map(({ score }) => score.percent.valueOf());
-    found.push({ sitting: id, title, opensAt, persons: scored.length, mean: mean(percents) });
-  }
-  return found;
 }

@@ -1,4 +1,5 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm';
+import { FEWEST_FOR_OTHERS } from '@/core/analysis/advice';
 import { median, sum } from '@/core/analysis/numbers';
 import { ok, type Result } from '@/core/base/result';
 import { type Context, FORBIDDEN } from '../context';
@@ -8,7 +9,8 @@ import { courses } from '../db/schema/people';
 import { sittings } from '../db/schema/exams';
 import { visibleBanks } from '../bank/access';
 import { inSitting } from '../people/courses';
-import { type AnalysedQuestion, analyse } from './analysis';
+import { type AnalysedQuestion, QUESTIONS } from './analysis';
+import { reckoned } from './reckoned';
 
 /** How a question did in one sitting. */
 export interface LifeAt {
@@ -35,8 +37,6 @@ export interface QuestionLife {
   } | null;
 }
 
-/** With fewer persons, what somebody did could be told from the figures by who does not know the course. */
-const FEWEST_FOR_OTHERS = 5;
 /** So many sittings are looked at, the newest first. */
 const MOST_SITTINGS = 12;
 
@@ -60,7 +60,7 @@ export async function lifeOfQuestion(ctx: Context, question: string): Promise<Re
   const found: LifeAt[] = [];
   for (const { sitting, course } of held) {
     const opens = (await inSitting(ctx, 'see results', sitting.id)).ok;
-    const { questions: analysed } = await analyse(ctx, sitting);
+    const { questions: analysed } = await reckoned(ctx, sitting, QUESTIONS);
     for (const { persons, facility, withRest, omitted, advice } of analysed.filter(
       (one) => one.question === question,
     )) {
@@ -107,7 +107,7 @@ export async function earnedBefore(
   const all = new Map<string, { persons: number; earned: number }>();
   for (const sitting of held) {
     const opens = (await inSitting(ctx, 'see results', sitting.id)).ok;
-    for (const { question, persons, facility } of (await analyse(ctx, sitting)).questions) {
+    for (const { question, persons, facility } of (await reckoned(ctx, sitting, QUESTIONS)).questions) {
       if (!opens && persons < FEWEST_FOR_OTHERS) continue;
       const so = all.get(question) ?? { persons: 0, earned: 0 };
       all.set(question, { persons: so.persons + persons, earned: so.earned + persons * facility });

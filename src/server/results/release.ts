@@ -13,6 +13,7 @@ import { changed } from '../events/versions';
 import { inSitting } from '../people/courses';
 import { membersBehind } from '../people/participants';
 import { newId } from '../ports/ids';
+import { figuresAged } from './figures';
 import { type PlannedRelease, plannedRelease, readResults, releaseMessage, type Results, showsSchema } from './results';
 
 const releaseInput = z.object({
@@ -83,6 +84,7 @@ async function putOut(
     const releasedAt = row.releasedAt ?? now;
     await tx.update(sittings).set({ releasedAt, releasedTo, shows, releasePlan: null }).where(eq(sittings.id, sitting));
     await changed(tx, `course:${row.course}`);
+    await figuresAged(tx, sitting);
     const fresh = rows
       .map(({ participant }) => participant)
       .filter((one) => (to === null || to.includes(one)) && before !== null && !before.includes(one));

@@ -4,6 +4,7 @@ import { stored } from '@/core/base/exact';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Rounding } from '@/core/exams/plan';
 import type { Sees } from '@/core/exams/sees';
+import { assemble } from '@/core/exams/paper';
 import { poolOf } from '@/core/exams/pool';
 import { boundariesReadiness, type Boundaries, boundariesSchema } from '@/core/results/policy';
 import { doorState } from '@/core/sittings/entry';
@@ -20,10 +21,10 @@ import { sittings } from '../db/schema/exams';
 import { courses } from '../db/schema/people';
 import { resultReads } from '../db/schema/results';
 import { participantName, participantsExpected } from '../people/participants';
-import { byAttempt, currentMarks, judgementsByAttempt } from '../marking/current-marks';
+import { byAttempt, judgementsByAttempt, marksToScore } from '../marking/current-marks';
 import { attemptsOf, COUNTS } from '../sittings/attempts';
 import { hintsTakenIn } from '../sittings/hints';
-import { paperOf, pinnedOf } from '../sittings/pinned';
+import { pinnedOf } from '../sittings/pinned';
 import { partsIn } from './parts';
 
 /** What released results show to students, besides the score and what their range reads. Those of before had everything hang on the marks. */
@@ -88,9 +89,9 @@ export async function scoresOf(
   now: number,
   { participant, boundaries = boundariesSchema.parse(sitting.boundaries) }: ScoresOfWhom = {},
 ): Promise<ScoredAttempt[]> {
-  const { plan } = await pinnedOf(read, sitting.id);
-  const policy = { boundaries, rounding: plan.rounding };
-  const standing = await currentMarks(read, { sitting: sitting.id });
+  const pinned = await pinnedOf(read, sitting.id);
+  const policy = { boundaries, rounding: pinned.plan.rounding };
+  const standing = await marksToScore(read, { sitting: sitting.id });
   const given = byAttempt(standing);
   const judgements = judgementsByAttempt(standing);
   const names = await read
@@ -109,7 +110,7 @@ export async function scoresOf(
   for (const { attempt, late } of await attemptsOf(read, sitting.id, now)) {
     const { id, handedInAt, asideAt } = attempt;
     if (handedInAt === null || asideAt !== null || !all.has(attempt.participant)) continue;
-    const { paper } = await paperOf(read, attempt);
+    const paper = assemble(pinned, attempt);
     const circumstances = { lateness: late, hints: hints.get(id), judgements: judgements.get(id) };
     const earned = score(paper, given.get(id) ?? new Map(), policy, circumstances);
     all.get(attempt.participant)?.push({ attempt: id, handedInAt, score: earned });

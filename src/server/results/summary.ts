@@ -5,7 +5,8 @@ import type { Content } from '@/core/content/document';
 import { poolQuestions } from '@/core/exams/pool';
 import type { Context } from '../context';
 import { poolOfSitting } from '../sittings/pinned';
-import { type AnalysedQuestion, type Analysis, openAnalysis } from './analysis';
+import type { AnalysedQuestion, Analysis } from './analysis';
+import { openAnalysis } from './open-analysis';
 
 /** All answers of a sitting, question by question, as they are printed for the staff. */
 export interface Summary extends Pick<Analysis, 'sitting' | 'title' | 'persons' | 'waiting' | 'spread'> {

@@ -1,4 +1,4 @@
-import type { BankSearch } from '@/core/bank/searching';
+import { type BankSearch, EASY_FROM, HARD_BELOW } from '@/core/bank/searching';
 import { KIND_NAMES, type KindName } from '@/core/kinds/registry';
 import { sideOf } from '../kinds/registry';
 
@@ -17,6 +17,7 @@ export const NO_FILTERS: Filters = {
   ready: null,
   marks: null,
   used: null,
+  performed: null,
   kept: 'live',
   sort: 'newest',
 };
@@ -103,6 +104,18 @@ export function clauses({ tags, goals, authors }: Known): Clause[] {
         { value: 'never', words: 'never used in a sitting' },
         { value: 'this-year', words: 'used within a year' },
         { value: 'not-this-year', words: 'not used for a year' },
+      ],
+    },
+    {
+      field: 'performed',
+      name: 'how it did',
+      open: 'however it did',
+      choices: [
+        { value: 'untried', words: 'not tried yet' },
+        { value: 'easy', words: `that earned ${100 * EASY_FROM} % or more` },
+        { value: 'middling', words: `that earned ${100 * HARD_BELOW} to ${100 * EASY_FROM} %` },
+        { value: 'hard', words: `that earned less than ${100 * HARD_BELOW} %` },
+        { value: 'tells-little', words: 'that hardly told who was better' },
       ],
     },
     {

@@ -1,4 +1,4 @@
-import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { FIGURES_SHOWN, PanelMethod } from '@/core/results/panel';
 import { attempts } from './attempts';
 import { sittings } from './exams';
@@ -142,4 +142,53 @@ export const boundarySets = sqliteTable('boundary_sets', {
     .notNull()
     .references(() => members.id),
   at: integer('at').notNull(),
+});
+
+/** Parts of analyses that were much work, as long as nothing changes that went into them. */
+export const analyses = sqliteTable(
+  'analyses',
+  {
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    /** `Part` as JSON. */
+    part: text('part').notNull(),
+    /** Of all that went into it. */
+    fingerprint: text('fingerprint').notNull(),
+    /** What it came to, `Reckoned` as JSON. */
+    found: text('found', { mode: 'json' }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sitting, t.part] })],
+);
+
+/** How questions did in a sitting whose results are out, as searching and drawing ask for it. */
+export const questionFigures = sqliteTable(
+  'question_figures',
+  {
+    sitting: text('sitting')
+      .notNull()
+      .references(() => sittings.id),
+    item: text('item').notNull(),
+    /** In the bank. */
+    question: text('question').notNull(),
+    /** How many met it. */
+    persons: integer('persons').notNull(),
+    /** Mean share of its marks. */
+    earned: real('earned').notNull(),
+    /** Correlation with the rest of the paper; null where it cannot be said. */
+    withRest: real('with_rest'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.sitting, t.item] }),
+    index('question_figures_question').on(t.question, t.persons, t.earned, t.withRest),
+  ],
+);
+
+/** Up to which change the figures of a sitting's questions are kept. */
+export const keptFigures = sqliteTable('kept_figures', {
+  sitting: text('sitting')
+    .primaryKey()
+    .references(() => sittings.id),
+  version: integer('version').notNull(),
 });

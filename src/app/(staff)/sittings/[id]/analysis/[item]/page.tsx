@@ -2,9 +2,11 @@ import type { Metadata } from 'next';
 import { Link } from '@/ui/parts/Link';
 import { notFound } from 'next/navigation';
 import { staffContext } from '@/server/auth/request';
-import { openAnalysis } from '@/server/results/analysis';
+import type { Analysis } from '@/server/results/analysis';
+import { openAnalysis } from '@/server/results/open-analysis';
 import { Strip } from '@/ui/frame/Strip';
 import { QuestionAnalysis } from '@/ui/results/QuestionAnalysis';
+import { WhenReckoned } from '@/ui/results/WhenReckoned';
 import { drawTextFormulas } from '@/ui/sheet/formulas';
 
 export const metadata: Metadata = { title: 'Analysis of a question' };
@@ -15,9 +17,18 @@ interface Props {
 
 export default async function QuestionAnalysisPage({ params }: Props) {
   const { id, item } = await params;
-  const opened = await openAnalysis(await staffContext(), id);
-  if (!opened.ok) notFound();
-  const { title, questions } = opened.value;
+  return (
+    <WhenReckoned sitting={id} found={openAnalysis(await staffContext(), id)}>
+      {(opened) => {
+        if (!opened.ok) notFound();
+        return <OneQuestion sitting={id} item={item} analysis={opened.value} />;
+      }}
+    </WhenReckoned>
+  );
+}
+
+function OneQuestion({ sitting: id, item, analysis }: { sitting: string; item: string; analysis: Analysis }) {
+  const { title, questions } = analysis;
   const at = questions.findIndex((one) => one.item === item);
   const question = questions[at];
   if (!question) notFound();
