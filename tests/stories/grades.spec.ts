@@ -166,6 +166,15 @@ test('the analysis finds the wrong key, the option that misleads nobody and the 
   await teacher.getByRole('link', { name: 'To the bench' }).click();
   await teacher.getByRole('button', { name: 'Look at its sittings' }).click();
   await expect(teacher.getByText('is the key right?')).toBeVisible();
+
+  // The bank is searched by it, and draws can be.
+  await goTo(teacher, '/bank');
+  await teacher.getByLabel('Narrow by').selectOption('how it did');
+  await teacher.getByLabel('how it did').selectOption('that hardly told who was better');
+  await expect(teacher.getByText('Half the wind').first()).toBeVisible();
+  await teacher.getByLabel('how it did').selectOption('not tried yet');
+  await expect(teacher.getByText('Half the wind')).toHaveCount(0);
+  await teacher.getByLabel('how it did').selectOption('');
 });
 
 test('judges say where the pass mark belongs, each on a page of their own', async () => {

@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { seedFor } from '@/core/base/random';
 import { asShown } from '@/demo/as-shown';
+import { contentFromText } from '@/core/content/written';
 import { must } from '@/core/base/result';
 import { gradeRow } from '@/core/gradebook/row';
 import { answers, answersNow, attempts } from '@/server/db/schema/attempts';
@@ -114,7 +115,7 @@ describe('from entering to the gradebook', () => {
       percent: '56.3',
       passed: true,
       grade: 'C',
-      rangeText: '4.5 of 8',
+      rangeText: contentFromText('4.5 of 8'),
     });
     // The sitting is open for two hours: what would tell others waits until nobody can get in any more.
     expect([own.items, own.waitsUntil !== null]).toEqual([[], true]);

@@ -37,6 +37,28 @@ describe('printed versions', () => {
     expect(new Set(papers('draws').map(sorted)).size).toBeGreaterThan(2);
   });
 
+  it('are all in another order where there are orders enough, and as many as are asked for where there are not', () => {
+    // The questions stand in two sections: of one and two there are two orders, of two and two four, of three and three 36.
+    for (const [size, count, orders] of [
+      [3, 4, 2],
+      [4, 6, 4],
+      [6, 20, 20],
+    ] as const) {
+      const { plan: own, revisions: bodies } = sampleExam(size);
+      const all = versionsOf(unmended(own, bodies), { count, apart: 'order', without: [] });
+      expect(all).toHaveLength(count);
+      expect(
+        new Set(
+          all.map(({ paper }) =>
+            paperQuestions(paper)
+              .map(({ id }) => id)
+              .join(),
+          ),
+        ).size,
+      ).toBe(orders);
+    }
+  });
+
   it('leave out sections that are for others, and are numbered from 1', () => {
     const [a] = versionsOf(drawing, { count: 1, apart: 'order', without: ['s1'] });
     expect(a?.paper.sections.map(({ letter }) => letter)).toEqual(['B']);
