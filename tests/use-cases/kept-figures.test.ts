@@ -9,6 +9,7 @@ import { analyses, questionFigures } from '@/server/db/schema/results';
 import { giveMark } from '@/server/marking/give-mark';
 import { analyse, QUESTIONS } from '@/server/results/analysis';
 import { keepFigures } from '@/server/results/figures';
+import { openProgress } from '@/server/results/open-analysis';
 import { progressOf, reckoned } from '@/server/results/reckoned';
 import { releaseResults } from '@/server/results/release';
 import { TestDepartment } from '../drivers/department';
@@ -66,6 +67,12 @@ it('is kept until something changes that went into it', async () => {
   // A little work is done where it is asked for, and not kept.
   expect((await reckoned(dept.out, await row(), { is: 'deeper' })).scale.is).toBe('few-persons');
   expect(await dept.out.db.read.select().from(analyses)).toHaveLength(1);
+});
+
+it('how far it is, is told to whoever sees the results', async () => {
+  expect(must(await openProgress(dept.as('teacher'), sitting))).toBeNull();
+  for (const who of ['marker', 'ada', 'stranger'])
+    expect(await openProgress(dept.as(who), sitting)).toMatchObject({ ok: false });
 });
 
 const kept = async () => {

@@ -13,7 +13,8 @@ export interface Earned {
 
 /** What an attempt earned, as parts ask for it. */
 export interface EarnedByQuestion {
-  questions: readonly PaperQuestion[];
+  /** The questions of the paper by their ids. */
+  questions: ReadonlyMap<string, PaperQuestion>;
   /** Marks of a question as they count in the whole. */
   earned: (item: string) => Exact;
   /** Marks of a slot; null while it waits for a person. */
@@ -29,7 +30,7 @@ export function earnedOfPart(part: Part, by: EarnedByQuestion): Earned | null {
 }
 
 function ofTopic(items: readonly string[], { questions, earned }: EarnedByQuestion): Omit<Earned, 'percent'> {
-  const asked = questions.filter((question) => items.includes(question.id));
+  const asked = items.flatMap((item) => questions.get(item) ?? []);
   return { marks: sum(asked.map((question) => earned(question.id))), of: sum(asked.map(counted)) };
 }
 
@@ -39,7 +40,7 @@ function ofCriterion(
   { questions, ofSlot, judged }: EarnedByQuestion,
 ): Omit<Earned, 'percent'> {
   const nothing = { marks: ZERO, of: ZERO };
-  const question = questions.find((one) => one.id === item);
+  const question = questions.get(item);
   const asked = question?.question.slots[slot];
   const rubric = asked && rubricOf(asked);
   const line = rubric?.criteria.find((one) => one.id === criterion);

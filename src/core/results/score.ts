@@ -105,13 +105,14 @@ export function score(
     const marks = sum(items.map((item) => earned(item.id)));
     return { id, title, marks, of, percent: percentOf(marks, of), passPercent };
   });
+  const byQuestion = {
+    questions: new Map(paperQuestions(paper).map((item) => [item.id, item])),
+    earned,
+    ofSlot: (item: string, slot: string) => slotMarks.get(item)?.get(slot) ?? null,
+    judged: (item: string, slot: string) => judgements.get(item)?.get(slot) ?? null,
+  };
   const parts = (policy.boundaries.parts ?? []).flatMap((part): UndecidedPart[] => {
-    const own = earnedOfPart(part, {
-      questions: paperQuestions(paper),
-      earned,
-      ofSlot: (item, slot) => slotMarks.get(item)?.get(slot) ?? null,
-      judged: (item, slot) => judgements.get(item)?.get(slot) ?? null,
-    });
+    const own = earnedOfPart(part, byQuestion);
     return own ? [{ id: part.id, title: part.title, passPercent: part.passPercent, ...own }] : [];
   });
   const whole = max(ZERO, sum(sections.map((s) => s.marks)));

@@ -31,6 +31,8 @@ import { scoresOf } from './results';
 /** A question of the sitting, as it is named in figures. */
 export interface Named {
   item: string;
+  /** In the bank. */
+  question: string;
   number: string;
   label: string;
 }
@@ -40,8 +42,8 @@ export type OnScale =
   | {
       is: 'found';
       persons: number;
-      items: (Named &
-        RaschItem)[] /** How many persons have each ability, in logits; those with nothing or all are not on the scale. */;
+      items: (Named & RaschItem)[];
+      /** How many persons have each ability, in logits; those with nothing or all are not on the scale. */
       abilities: { ability: number; persons: number }[];
     }
   | { is: 'few-persons'; persons: number; least: number }
@@ -150,8 +152,9 @@ interface At {
   now: number;
 }
 
-const named = ({ id, number, question }: PaperQuestion): Named => ({
+const named = ({ id, source, number, question }: PaperQuestion): Named => ({
   item: id,
+  question: source,
   number,
   label: firstWords(question.content, 60),
 });

@@ -7,6 +7,7 @@ import type { Progress } from '../jobs/jobs';
 import { inSitting } from '../people/courses';
 import { type Analysis, MOST_ANSWERS } from './analysis';
 import type { Deepened, Grouped } from './deeper';
+import { type Linked, linkedTo } from './linked';
 import { progressOf, reckoned } from './reckoned';
 import { scoresOf } from './results';
 
@@ -20,6 +21,8 @@ export interface Deeper extends Deepened {
   grouped: Grouped | null;
   /** Earlier sittings of the same exam that whoever asks may see. */
   earlier: { sitting: string; title: string; opensAt: number; persons: number; mean: number }[];
+  /** Earlier sittings with some of the same questions, by which both stand on one scale. */
+  linked: Linked[];
 }
 
 /** What an analysis says beyond the questions one by one; compares the groups of `grouping`, where there is such a grouping. */
@@ -29,7 +32,8 @@ export async function openDeeper(ctx: Context, id: string, grouping: string | nu
   const found = await reckoned(ctx, sitting.value, { is: 'deeper' });
   const chosen = found.groupings.find((one) => one.id === grouping);
   const grouped = chosen ? await reckoned(ctx, sitting.value, { is: 'grouped', grouping: chosen.id }) : null;
-  return ok({ ...found, grouped, earlier: await earlierOf(ctx, sitting.value) });
+  const earlier = await earlierOf(ctx, sitting.value);
+  return ok({ ...found, grouped, earlier, linked: await linkedTo(ctx, sitting.value, found.scale) });
 }
 
 /** How far the analysis of a sitting is, for whoever sees it; null where nothing is reckoned. */

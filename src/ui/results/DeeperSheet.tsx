@@ -11,6 +11,7 @@ import { plural } from '../words/marks';
 import { dayOnly } from '../words/time';
 import { ChartFrame } from './ChartFrame';
 import { DifficultyMap } from './DifficultyMap';
+import { LinkedScales } from './LinkedScales';
 
 /** What an analysis says beyond the questions one by one. */
 export function DeeperSheet({ sitting, deeper }: { sitting: string; deeper: Deeper }) {
@@ -71,6 +72,7 @@ export function DeeperSheet({ sitting, deeper }: { sitting: string; deeper: Deep
       </section>
       <Groups sitting={sitting} deeper={deeper} />
       <Scale scale={scale} />
+      <LinkedScales linked={deeper.linked} />
       <section className="sheet plain" aria-labelledby="alike">
         <h2 id="alike" className="fs-6 fw-bold">
           The same wrong answers
