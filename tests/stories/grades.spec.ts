@@ -219,14 +219,15 @@ test('a pass asks for a topic; what is said of it has weights; ranges are kept f
   await notes
     .getByLabel('Say something of a topic or a criterion')
     .selectOption({ label: 'Lift and drag: 4 questions' });
-  const percent = notes.getByLabel('Percent of Lift and drag that a pass needs');
+  await notes.getByRole('button', { name: 'Ask for a percent of the topic Lift and drag' }).click();
+  const percent = notes.getByLabel('Percent of the topic Lift and drag that a pass needs');
   await percent.fill('100');
   await expect(passed).not.toHaveText(before);
   await expect(notes).toContainText(/\d+ pass the whole but not all/);
-  await notes.getByRole('button', { name: 'Lift and drag needs no percent of its own' }).click();
+  await notes.getByRole('button', { name: 'Ask for no percent of the topic Lift and drag' }).click();
   await expect(passed).toHaveText(before);
-  await notes.getByRole('button', { name: 'Say something of Lift and drag' }).last().click();
-  await notes.getByRole('textbox', { name: 'What range 1 of Lift and drag reads' }).click();
+  await notes.getByRole('button', { name: 'Say something of the topic Lift and drag' }).click();
+  await notes.getByRole('textbox', { name: 'What range 1 of the topic Lift and drag reads' }).click();
   await teacher.keyboard.type('Look at ');
   await teacher.keyboard.press('Control+b');
   await teacher.keyboard.type('the polar');
@@ -235,7 +236,7 @@ test('a pass asks for a topic; what is said of it has weights; ranges are kept f
   expect(await barriers(teacher)).toEqual([]);
   await expect(teacher.getByText('Saved', { exact: true })).toBeVisible();
   await teacher.reload();
-  await expect(notes.getByRole('textbox', { name: 'What range 1 of Lift and drag reads' })).toHaveText(
+  await expect(notes.getByRole('textbox', { name: 'What range 1 of the topic Lift and drag reads' })).toHaveText(
     'Look at the polar',
   );
 

@@ -6,6 +6,8 @@ import type { Content } from '../content/document';
 import { type Finding, stops, warns } from '../base/finding';
 import { partSchema } from './parts';
 
+/** The boundaries name no more topics and criteria. */
+export const MOST_PARTS = 60;
 /** The longest text of a range, in characters. */
 const MOST_TEXT = 2000;
 
@@ -42,7 +44,7 @@ export const boundariesSchema = z.object({
   /** What is said of topics and of criteria of rubrics: the percent that a pass needs (null for none), and what students read of it. */
   parts: z
     .array(partSchema.and(z.object({ passPercent: percentText.nullable(), ranges: z.array(feedbackRange).max(12) })))
-    .max(60)
+    .max(MOST_PARTS)
     .optional(),
   /** So many sections and topics may be short by so many percent where the whole reaches so much; null or missing where none may. */
   compensation: z

@@ -70,7 +70,8 @@ export function SheetEditor(props: Props) {
   /** The pictures, recordings and files that stood there last. */
   const standing = useRef(mediaOf(content).join());
   const [echoes] = useState(() => new Echoes(content));
-  const [tray, setTray] = useState(false);
+  /** Where the picture stood that was chosen when the tray was opened, whatever becomes of the choice meanwhile; null where none was. */
+  const [tray, setTray] = useState<{ over: number | null } | null>(null);
   const [recording, setRecording] = useState(false);
   const [page, setPage] = useState(false);
   const latest = useLatest({ content, onChange, onReady, onCopies, onArrivals, slots, question });
@@ -221,7 +222,7 @@ export function SheetEditor(props: Props) {
       {editor && (
         <Tools
           editor={editor}
-          choosePicture={() => setTray(true)}
+          choosePicture={() => setTray({ over: chosenPicture(editor) })}
           chooseRecording={() => setRecording(true)}
           choosePage={() => setPage(true)}
         >
@@ -230,18 +231,24 @@ export function SheetEditor(props: Props) {
       )}
       {tray && editor && (
         <Tray
-          onClose={() => setTray(false)}
+          onClose={() => setTray(null)}
           onPick={(item) => {
             insertMedia(editor, { ...item, name: item.description || 'file' }, item.description);
-            setTray(false);
+            setTray(null);
           }}
           onReplace={
-            editor.isActive('picture')
-              ? ({ media, ratio, description }) => {
-                  editor.commands.updateAttributes('picture', { media, ratio, description });
-                  setTray(false);
+            tray.over === null
+              ? undefined
+              : ({ media, ratio, description }) => {
+                  const at = tray.over ?? 0;
+                  if (editor.state.doc.nodeAt(at)?.type.name === 'picture')
+                    editor
+                      .chain()
+                      .setNodeSelection(at)
+                      .updateAttributes('picture', { media, ratio, description })
+                      .run();
+                  setTray(null);
                 }
-              : undefined
           }
         />
       )}
@@ -293,7 +300,7 @@ export function SheetEditor(props: Props) {
         {header}
         <div className="position-relative">
           <EditorContent editor={editor} />
-          {editor && <SlashMenu editor={editor} slots={inserts} choosePicture={() => setTray(true)} />}
+          {editor && <SlashMenu editor={editor} slots={inserts} choosePicture={() => setTray({ over: null })} />}
         </div>
       </div>
     </div>
@@ -321,3 +328,7 @@ function leftOutText(count: number): string {
 }
 
 /** Puts a picture where the cursor is, as wide as it is but never wider than the sheet. */
+
+/** Where the chosen picture stands; null where none is chosen. */
+const chosenPicture = (editor: Editor): number | null =>
+  editor.isActive('picture') ? editor.state.selection.from : null;

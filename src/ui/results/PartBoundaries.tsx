@@ -2,15 +2,12 @@ import Button from 'react-bootstrap/Button';
 import { exact } from '@/core/base/exact';
 import { emptyContent } from '@/core/content/document';
 import { askedOf } from '@/core/results/pass';
-import type { Boundaries } from '@/core/results/policy';
+import { type Boundaries, MOST_PARTS } from '@/core/results/policy';
 import type { Results } from '@/server/results/results';
 import { plural } from '../words/marks';
 import { NumberWord } from '../parts/NumberWord';
 import { WrittenText } from '../sheet/WrittenText';
 import { PercentInput } from '../parts/PercentInput';
-
-/** The boundaries name no more. */
-const MOST_PARTS = 60;
 
 interface Props {
   results: Results;
@@ -30,6 +27,10 @@ interface Spoken {
 }
 
 type Ranges = Boundaries['ranges'];
+
+/** As it is named where it does not stand beside it: a topic may be called as a section is. */
+const called = ({ is, title }: Pick<Spoken, 'is' | 'title'>): string =>
+  is === 'section' ? title : `the ${is} ${title}`;
 
 /** What a pass asks of single sections, topics and criteria, what the whole makes up for, and what students read of each. */
 export function PartBoundaries({ results, boundaries, missed, change }: Props) {
@@ -71,7 +72,7 @@ export function PartBoundaries({ results, boundaries, missed, change }: Props) {
               <button
                 type="button"
                 className="btn-link-plain"
-                aria-label={`${part.title}: ask for a percent of its own`}
+                aria-label={`Ask for a percent of ${called(part)}`}
                 onClick={() => set(part, { passPercent: boundaries.passPercent })}
               >
                 counts in the whole
@@ -79,14 +80,14 @@ export function PartBoundaries({ results, boundaries, missed, change }: Props) {
             ) : (
               <>
                 <PercentInput
-                  label={`Percent of ${part.title} that a pass needs`}
+                  label={`Percent of ${called(part)} that a pass needs`}
                   value={part.passPercent}
                   onChange={(passPercent) => set(part, { passPercent }, 'part pass')}
                 />
                 <Button
                   variant="quiet"
                   size="sm"
-                  aria-label={`${part.title} needs no percent of its own`}
+                  aria-label={`Ask for no percent of ${called(part)}`}
                   onClick={() => set(part, { passPercent: null })}
                 >
                   ×
@@ -95,7 +96,7 @@ export function PartBoundaries({ results, boundaries, missed, change }: Props) {
             )}
           </p>
           <PartTexts
-            title={part.title}
+            title={called(part)}
             ranges={part.ranges}
             onChange={(ranges, tag) => set(part, { ranges }, tag)}
             onTakeOut={
@@ -116,7 +117,11 @@ export function PartBoundaries({ results, boundaries, missed, change }: Props) {
             if (part)
               change((b) => ({
                 ...b,
-                parts: [...(b.parts ?? []), { ...part, passPercent: b.passPercent, ranges: [] }],
+                // A topic may only be spoken of; a criterion is there to be reached.
+                parts: [
+                  ...(b.parts ?? []),
+                  { ...part, passPercent: part.is === 'criterion' ? b.passPercent : null, ranges: [] },
+                ],
               }));
           }}
         >
