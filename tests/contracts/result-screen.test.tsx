@@ -2,6 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import { contentFromText } from '@/core/content/written';
 import type { OwnResult, OwnScore } from '@/server/results/own-result';
+import { LinkedScales } from '@/ui/results/LinkedScales';
 import { ResultSheet } from '@/ui/results/ResultSheet';
 
 /** What a student reads over their answers. */
@@ -81,5 +82,21 @@ describe('a result', () => {
 
   it('says nothing of attempts and lateness where there is nothing to say', () => {
     expect(words({})).not.toMatch(/attempt|late/);
+  });
+});
+
+describe('earlier students on the same scale', () => {
+  const drifted = { item: 'i', question: 'q', number: '3', label: 'Salt spray', harder: -0.9 };
+  const linked = { sitting: 's', title: 'Check', opensAt: 0, common: 6, abler: 0.8, error: 0.1, drifting: [drifted] };
+  const text = (part: Partial<typeof linked>): string =>
+    renderToStaticMarkup(<LinkedScales linked={[{ ...linked, ...part }]} />).replace(/<[^>]*>/g, '');
+
+  it('are said to be abler or not as far as the link is sure of it, and what moved is named', () => {
+    expect(text({})).toContain('by 6 questions that both had: students now are abler (0.80 logits ± 0.10)');
+    expect(text({})).toContain('3. Salt spray (easier now)');
+    expect(text({ abler: -0.8 })).toContain('students now are less able');
+    expect(text({ abler: 0.15 })).toContain('about as able');
+    expect(text({ drifting: [] })).not.toContain('Moved');
+    expect(renderToStaticMarkup(<LinkedScales linked={[]} />)).toBe('');
   });
 });
