@@ -34,6 +34,12 @@ export async function goTo(page: Page, address: string): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
+/** Loads a screen anew and waits until it answers keys. */
+export async function reloaded(page: Page): Promise<void> {
+  await page.reload();
+  await page.waitForLoadState('networkidle');
+}
+
 /** The cookies of those who have signed in, by their user names. */
 export type SignedIn = Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>;
 

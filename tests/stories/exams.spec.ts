@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { WT110 } from '../../src/demo/people';
-import { goTo, PHONE, saved } from '../drivers/browser';
+import { goTo, PHONE, saved, reloaded } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** An exam is planned: what is drawn from the bank, looked at and scheduled. */
@@ -171,7 +171,7 @@ test('a course has subjects and groups, and a section is for some of them only',
   const group = page.getByLabel(/^Group of/);
   await group.selectOption({ label: 'Night shift' });
   await expect(page.getByLabel('Groups', { exact: true })).toContainText(WT110[0]?.name ?? '');
-  await page.reload();
+  await reloaded(page);
   await page.getByLabel('Find a student').fill('rope access');
   await expect(subjects).toHaveValue('Rope access, Blades');
   expect(await barriers(page)).toEqual([]);

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
-import { begin, goTo, linkTo, PHONE, saved } from '../drivers/browser';
+import { begin, goTo, linkTo, PHONE, saved, reloaded } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** Hints and words of an exam's own, exams in a row, breaks, groups that students form, exams as sealed files. */
@@ -53,7 +53,7 @@ test('hints are asked for at their price, in words of the exam’s own; handed i
   await hints.getByRole('button', { name: 'Hint', exact: true }).click();
   await expect(hints.getByRole('status')).toContainText('free fall, 2 m');
   await expect(hints.getByRole('button')).toHaveCount(0);
-  await room.reload();
+  await reloaded(room);
   await room.getByRole('button', { name: 'Contents' }).click();
   await room.getByRole('button', { name: /^4 A climber/ }).click();
   await expect(hints.getByRole('status')).toContainText('free fall, 2 m');
@@ -104,7 +104,7 @@ test('students form their groups themselves', async () => {
   await first.getByLabel(/^Name of a new group/).fill('North wind');
   await first.getByRole('button', { name: 'Begin it' }).dblclick();
   await expect(first.getByText('North wind')).toHaveCount(1);
-  await second.reload();
+  await reloaded(second);
   await second.getByRole('button', { name: 'Join North wind' }).click();
   await expect(second.getByRole('button', { name: 'Leave' })).toBeVisible();
   expect(await barriers(second)).toEqual([]);

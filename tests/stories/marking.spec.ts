@@ -6,7 +6,7 @@ import { checkQuestion } from '../../src/core/bank/checks';
 import { placedSlots } from '../../src/core/bank/question';
 import { kindOf } from '../../src/core/kinds/registry';
 import { beginQuestion } from '../drivers/bench';
-import { goTo } from '../drivers/browser';
+import { goTo, reloaded } from '../drivers/browser';
 import { photographed } from '../drivers/photographed';
 import { questionOfEveryKind } from '../drivers/samples';
 import { onStage } from '../drivers/stage';
@@ -70,7 +70,7 @@ test('a report is marked by a rubric with three keys, and the words that were no
   await teacher.getByLabel('In which order').selectOption('by why they wait');
   await expect(scripts.and(teacher.locator('[aria-current="true"]'))).toHaveCount(1);
   await expect(teacher.getByText('= 5 of 6 marks')).toBeVisible();
-  await teacher.reload();
+  await reloaded(teacher);
   await scripts.nth(script).click();
   await expect(teacher.getByText('= 5 of 6 marks')).toBeVisible();
   await expect(teacher.getByLabel('Remark on Handover')).toHaveValue('Say who orders the filter.');

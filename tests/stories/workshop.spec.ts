@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { WT201 } from '../../src/demo/people';
 import { beginQuestion } from '../drivers/bench';
-import { goTo, PHONE } from '../drivers/browser';
+import { goTo, PHONE, reloaded } from '../drivers/browser';
 import { pdf } from '../drivers/documents';
 import { onStage } from '../drivers/stage';
 
@@ -224,7 +224,7 @@ test('a PDF is drawn page by page, with remarks on each; what is locked or broke
   await teacher.keyboard.press('Enter');
   await expect(page.locator('.stretch b')).toHaveText('1');
   await plain(teacher);
-  await teacher.reload();
+  await reloaded(teacher);
   await teacher.getByRole('button', { name: /Script 07/ }).click();
   await second.scrollIntoViewIfNeeded();
   await expect(page.locator('.stretch b')).toHaveText('1');
@@ -366,7 +366,7 @@ test('answers are given out as they come; a script is read as a whole and marked
   await teacher.waitForURL(/\/marking\/[^/]+$/);
   await teacher.getByLabel('How the marking is shared out').selectOption('by all, whoever comes first');
   await teacher.waitForLoadState('networkidle');
-  await teacher.reload();
+  await reloaded(teacher);
   await teacher.getByRole('link', { name: 'Script 01' }).click();
   await teacher.waitForURL(/\/script\//);
   await teacher.waitForLoadState('networkidle');

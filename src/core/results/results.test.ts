@@ -5,7 +5,7 @@ import { sampleExam } from '../../../tests/drivers/samples';
 import { ofSeed } from '../exams/lot';
 import { exact, stored } from '../base/exact';
 import { assemble, paperQuestions, unmended } from '../exams/paper';
-import { boundariesReadiness, type Boundaries, fillIn, withPassMark } from './policy';
+import { boundariesReadiness, boundariesSchema, type Boundaries, fillIn, withPassMark } from './policy';
 import { countingScore } from './counting';
 import { score, type SlotMarks } from './score';
 import { spread } from './spread';
@@ -182,6 +182,41 @@ describe('boundaries', () => {
       type: 'doc',
       content: [bold('Ravi').content[0], { type: 'paragraph', content: [] }],
     });
+  });
+});
+
+describe('the text of a range', () => {
+  const read = (text: unknown) =>
+    boundariesSchema.safeParse({ version: 1, passPercent: '50', ranges: [{ from: '0', text }], grades: [] });
+
+  it('was plain before, and is read on: no sign in it means anything', () => {
+    const plain = read('Well done\n**[name]** has $5$');
+    expect(plain.data?.ranges[0]?.text).toEqual({
+      type: 'doc',
+      content: [
+        { type: 'paragraph', content: [{ type: 'text', text: 'Well done' }] },
+        { type: 'paragraph', content: [{ type: 'text', text: '**[name]** has $5$' }] },
+      ],
+    });
+  });
+
+  it('holds no pictures, slots or scripts, and no more than 2,000 characters', () => {
+    const doc = (node: unknown) => ({ type: 'doc', content: [node] });
+    const paragraph = (text: string) => doc({ type: 'paragraph', content: [{ type: 'text', text }] });
+    expect(read(paragraph('<script>alert(1)</script>')).success).toBe(true);
+    expect(read(doc({ type: 'blockSlot', attrs: { id: 'a' } })).success).toBe(false);
+    expect(read(doc({ type: 'blockFormula', attrs: { latex: 'x' } })).success).toBe(false);
+    expect(read(paragraph('x'.repeat(2000))).success).toBe(true);
+    expect(read(paragraph('x'.repeat(2001))).success).toBe(false);
+    const long = {
+      version: 1 as const,
+      passPercent: '50',
+      grades: [],
+      ranges: [{ from: '0', text: contentFromText('x'.repeat(2001)) }],
+    };
+    expect(boundariesReadiness(long)).toContainEqual(
+      expect.objectContaining({ code: 'range-text-long', at: ['ranges', 0] }),
+    );
   });
 });
 
