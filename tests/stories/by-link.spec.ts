@@ -92,7 +92,7 @@ test('a guest on a phone gets in with name and code, writes, hands in, and finds
   // The link of another sitting says what beginning there would cost.
   await guest.goto(`${stage.base}/open/${await another()}`);
   await expect(guest.getByText('there is no way back to it')).toBeVisible();
-  await guest.goto(room);
+  await goTo(guest, room);
   await guest.getByRole('radio').first().check();
   await expect(guest.getByText('All answers saved ✓')).toBeVisible();
 

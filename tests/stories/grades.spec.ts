@@ -292,7 +292,7 @@ test('a student asks about a mark, prints a certificate, and anybody can check i
   const context = await stage.browser.newContext({ baseURL: stage.base });
   const anybody = await context.newPage();
   stage.hear(anybody);
-  await anybody.goto('/check');
+  await goTo(anybody, '/check');
   await anybody.getByLabel('Its number').fill(number.toLowerCase());
   await anybody.getByRole('button', { name: 'Check' }).click();
   await expect(anybody.getByRole('status')).toContainText('✓ This certificate holds.');
