@@ -1,16 +1,8 @@
 import { deviation, mean } from './numbers';
+import type { RaschItem } from './rasch';
 
-/** A difficulty on a scale, in logits, and its standard error. */
-export interface OnScale {
-  difficulty: number;
-  error: number;
-}
-
-/** A question that two scales have. */
-export interface OnBoth {
-  now: OnScale;
-  before: OnScale;
-}
+/** A question that two scales have: its difficulty on each, with the standard error. */
+export type OnBoth = Record<'now' | 'before', Pick<RaschItem, 'difficulty' | 'error'>>;
 
 export interface Link {
   /** What is added to the earlier scale to bring it onto the present one, in logits. */

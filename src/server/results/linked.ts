@@ -23,8 +23,8 @@ export interface Linked {
 
 type Found = Extract<OnScale, { is: 'found' }>;
 
-/** So many earlier sittings are linked, the newest first. */
-const MOST_LINKED = 3;
+/** So many earlier sittings are linked, the newest first, of so many that are looked at. */
+const [MOST_LINKED, MOST_LOOKED_AT] = [3, 12];
 
 /** The earlier sittings that whoever asks may see and that have enough questions in common with a scale. */
 export async function linkedTo(ctx: Context, sitting: typeof sittings.$inferSelect, scale: OnScale): Promise<Linked[]> {
@@ -40,9 +40,10 @@ export async function linkedTo(ctx: Context, sitting: typeof sittings.$inferSele
       ),
     )
     .orderBy(desc(sittings.opensAt))
-    .limit(MOST_LINKED);
+    .limit(MOST_LOOKED_AT);
   const found: Linked[] = [];
   for (const other of before) {
+    if (found.length >= MOST_LINKED) break;
     if (!(await inSitting(ctx, 'see results', other.id)).ok) continue;
     const { scale: earlier } = await reckoned(ctx, other, { is: 'deeper' });
     const linked = earlier.is === 'found' ? linkedBy(scale, earlier) : null;
