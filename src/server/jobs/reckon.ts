@@ -1,4 +1,4 @@
-import type { Part, Reckoned } from '../results/reckon-part';
+import type { AnalysisPart, Reckoned } from '../results/reckon-part';
 import type { Progress } from './jobs';
 import { startThread } from './thread';
 
@@ -7,14 +7,14 @@ export interface ReckonOrder {
   url: string;
   sitting: string;
   now: number;
-  part: Part;
+  part: AnalysisPart;
 }
 
 /** What the thread says: how far it is, and in the end what it found. */
-export type FromReckoner = { progress: Progress } | { found: Reckoned<Part> };
+export type FromReckoner = { progress: Progress } | { found: Reckoned<AnalysisPart> };
 
 /** Reckons in a thread of its own. Rejects when the thread dies. */
-export function reckonApart(order: ReckonOrder, say: (progress: Progress) => void): Promise<Reckoned<Part>> {
+export function reckonApart(order: ReckonOrder, say: (progress: Progress) => void): Promise<Reckoned<AnalysisPart>> {
   const thread = startThread('reckon', order);
   return new Promise((done, failed) => {
     thread.on('message', (message: FromReckoner) => {

@@ -15,16 +15,16 @@ interface Reckonings {
 }
 
 /** A part of an analysis. */
-export type Part = Reckonings[keyof Reckonings]['part'];
-export type Reckoned<P extends Part> = Reckonings[P['is']]['found'];
+export type AnalysisPart = Reckonings[keyof Reckonings]['part'];
+export type Reckoned<P extends AnalysisPart> = Reckonings[P['is']]['found'];
 
 /** Reckons a part of the analysis of a sitting, as its results are at a moment. Says how far it is. */
 export async function reckonPart(
   at: { db: { read: Reader }; now: number },
   sitting: typeof sittings.$inferSelect,
-  part: Part,
+  part: AnalysisPart,
   say: (progress: Progress) => void,
-): Promise<Reckoned<Part>> {
+): Promise<Reckoned<AnalysisPart>> {
   if (part.is === 'questions') return analyse(at, sitting, part.most, say);
   return part.is === 'deeper' ? deepen(at, sitting, say) : comparedIn(at, sitting, part.grouping);
 }

@@ -13,7 +13,7 @@ import { reckonApart } from '../jobs/reckon';
 import { traitsInCourse } from '../people/traits';
 import { COUNTS } from '../sittings/attempts';
 import { poolOfSitting } from '../sittings/pinned';
-import { type Part, type Reckoned, reckonPart } from './reckon-part';
+import { type AnalysisPart, type Reckoned, reckonPart } from './reckon-part';
 
 /** Changes whenever what is kept would come out otherwise by another way of reckoning. */
 const WAY = 1;
@@ -25,7 +25,7 @@ type At = Pick<Outside, 'db' | 'now'>;
 
 /** What this process reckons now, by sitting and part; on the global object, because the framework may load this module more than once. */
 const KEY = Symbol.for('zonda.reckoning');
-const holder = globalThis as { [KEY]?: Map<string, { found: Promise<Reckoned<Part>>; progress: Progress }> };
+const holder = globalThis as { [KEY]?: Map<string, { found: Promise<Reckoned<AnalysisPart>>; progress: Progress }> };
 const going = (holder[KEY] ??= new Map());
 
 /** How far the analysis of a sitting is in this process; null where nothing is reckoned. */
@@ -40,7 +40,12 @@ export function progressOf(sitting: string): Progress | null {
  * of its own, once for all who ask, and kept as long as nothing changes that
  * goes into it.
  */
-export async function reckoned<P extends Part>(at: At, sitting: SittingRow, part: P, few = FEW): Promise<Reckoned<P>> {
+export async function reckoned<P extends AnalysisPart>(
+  at: At,
+  sitting: SittingRow,
+  part: P,
+  few = FEW,
+): Promise<Reckoned<P>> {
   if ((await sizeOf(at.db.read, sitting.id)) <= few)
     return (await reckonPart(at, sitting, part, () => undefined)) as Reckoned<P>;
   const name = JSON.stringify(part);
@@ -66,9 +71,9 @@ interface Keeping {
 async function reckonAndKeep(
   { db, now }: At,
   sitting: string,
-  part: Part,
+  part: AnalysisPart,
   { name, fingerprint, progress }: Keeping,
-): Promise<Reckoned<Part>> {
+): Promise<Reckoned<AnalysisPart>> {
   const found = await reckonApart({ url: db.url, sitting, now, part }, (far) => void Object.assign(progress, far));
   await db.transaction(async (tx) => {
     await tx

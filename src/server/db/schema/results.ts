@@ -151,7 +151,7 @@ export const analyses = sqliteTable(
     sitting: text('sitting')
       .notNull()
       .references(() => sittings.id),
-    /** `Part` as JSON. */
+    /** `AnalysisPart` as JSON. */
     part: text('part').notNull(),
     /** Of all that went into it. */
     fingerprint: text('fingerprint').notNull(),
