@@ -57,7 +57,7 @@ export function RangeTable({ boundaries, counts, findings, change }: Props) {
     });
   return (
     <>
-      <table className="rows mt-2">
+      <table className="rows range-table mt-2">
         <thead>
           <tr>
             <th scope="col">From</th>
