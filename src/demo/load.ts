@@ -1,4 +1,4 @@
-import { searchSchema } from '@/core/bank/searching';
+import { OPEN_SEARCH } from '@/core/bank/searching';
 import { must } from '@/core/base/result';
 import { exact, round } from '@/core/base/exact';
 import { seeded, seedFor } from '@/core/base/random';
@@ -115,7 +115,7 @@ interface SectionPlan {
 /** What the final draws from. */
 const WHOLE_BANK = {
   items: [],
-  seeks: searchSchema.parse({ bank: null, topic: null, words: '', kind: null, difficulty: 2, sort: 'newest' }),
+  seeks: { ...OPEN_SEARCH, difficulty: 2 },
   unseen: true,
   marks: '2',
 };

@@ -224,6 +224,8 @@ test('a pass asks for a topic; what is said of it has weights; ranges are kept f
   await percent.fill('100');
   await expect(passed).not.toHaveText(before);
   await expect(notes).toContainText(/\d+ pass the whole but not all/);
+  await notes.getByText('If an edge moved by 2 percent').first().click();
+  await expect(notes.getByText(/^70 to 68: (nobody|\d+ students?, .+)\.$/)).toBeVisible();
   await notes.getByRole('button', { name: 'Ask for no percent of the topic Lift and drag' }).click();
   await expect(passed).toHaveText(before);
   await notes.getByRole('button', { name: 'Say something of the topic Lift and drag' }).click();

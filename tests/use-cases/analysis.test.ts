@@ -5,7 +5,7 @@ import { lifeOfQuestion } from '@/server/results/question-life';
 import { openSummary } from '@/server/results/summary';
 import { sittingTable, sittingXlsx } from '@/server/results/sitting-table';
 import { TestDepartment } from '../drivers/department';
-import { handInAndMark } from '../drivers/hand-in';
+import { handInAndMark, handInNumbers } from '../drivers/hand-in';
 import { numberQuestion } from '../drivers/samples';
 
 let dept: TestDepartment;
@@ -21,12 +21,8 @@ const GIVEN: [who: string, answers: (string | null)[]][] = [
 ];
 
 async function sat(): Promise<string> {
-  const { sitting, items } = await dept.sitting(3, 30, numberQuestion);
-  for (const [who, answers] of GIVEN) {
-    const given = answers.flatMap((text, i) => (text === null ? [] : [[items[i], { a: { number: text, unit: '' } }]]));
-    const attempt = await dept.sit(who, sitting, Object.fromEntries(given));
-    must(await handInAndMark(dept.as(who), attempt));
-  }
+  const { sitting } = await dept.sitting(3, 30, numberQuestion);
+  for (const [who, answers] of GIVEN) await handInNumbers(dept, who, sitting, answers);
   return sitting;
 }
 

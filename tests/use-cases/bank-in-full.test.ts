@@ -11,7 +11,7 @@ import { forgetSearch, keepSearch, listKeptSearches } from '@/server/bank/kept-s
 import { openQuestion } from '@/server/bank/open-question';
 import { reviewQuestion } from '@/server/bank/review';
 import { saveDraft } from '@/server/bank/save-draft';
-import { searchSchema } from '@/core/bank/searching';
+import { OPEN_SEARCH } from '@/core/bank/searching';
 import { searchQuestions } from '@/server/bank/search';
 import { listGoals, listShelves, listTags } from '@/server/bank/shelves';
 import { keepSynonyms } from '@/server/bank/synonyms';
@@ -29,7 +29,7 @@ afterEach(() => dept.close());
 
 const question = async (title: string, facts: Partial<QuestionFacts> = {}, bank = dept.bank): Promise<string> =>
   must(await createQuestion(dept.as('teacher'), { bank, facts, body: sampleQuestion(title) })).id;
-const OPEN = searchSchema.parse({ bank: null, topic: null, words: '', kind: null, difficulty: null, sort: 'title' });
+const OPEN = { ...OPEN_SEARCH, sort: 'title' };
 const titles = async (part: Partial<typeof OPEN>, who = 'teacher'): Promise<string[]> =>
   must(await searchQuestions(dept.as(who), { ...OPEN, ...part, from: 0 })).found.map((q) => q.title);
 const shelf = async (who = 'teacher', name = 'Bank') => (await listShelves(dept.as(who))).find((s) => s.name === name);

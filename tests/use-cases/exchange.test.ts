@@ -9,7 +9,7 @@ import { COLUMNS, TEMPLATE_ROWS } from '@/core/exchange/rows';
 import { undoMany } from '@/server/bank/bulk';
 import { createQuestion } from '@/server/bank/create-question';
 import { openQuestion } from '@/server/bank/open-question';
-import { searchSchema } from '@/core/bank/searching';
+import { OPEN_SEARCH } from '@/core/bank/searching';
 import { searchQuestions } from '@/server/bank/search';
 import { listShelves } from '@/server/bank/shelves';
 import { type BroughtIn, readForBringingIn } from '@/server/exchange/bring-in';
@@ -33,14 +33,7 @@ const read = (bytes: Uint8Array | string, name = 'file') =>
 const keep = ({ items }: BroughtIn, topic: string | null = null) =>
   keepBroughtIn(dept.as('teacher'), { bank: dept.bank, topic, items });
 const all = async (): Promise<string[]> => {
-  const search = searchSchema.parse({
-    bank: null,
-    topic: null,
-    words: '',
-    kind: null,
-    difficulty: null,
-    sort: 'title',
-  });
+  const search = { ...OPEN_SEARCH, sort: 'title' };
   return must(await searchQuestions(dept.as('teacher'), { ...search, from: 0 })).found.map((q) => q.id);
 };
 const picture = async (): Promise<Uint8Array> =>
@@ -206,14 +199,7 @@ describe('an archive', () => {
     const found = must(await readForBringingIn(other.as('teacher'), { name: 'q.zip', bytes: taken.bytes }));
     expect(found.items[0]?.doubts).toEqual([]);
     const done = must(await keepBroughtIn(other.as('teacher'), { bank: other.bank, topic: null, items: found.items }));
-    const search = searchSchema.parse({
-      bank: null,
-      topic: null,
-      words: '',
-      kind: null,
-      difficulty: null,
-      sort: 'title',
-    });
+    const search = { ...OPEN_SEARCH, sort: 'title' };
     const [there] = must(await searchQuestions(other.as('teacher'), { ...search, from: 0 })).found;
     const after = must(await openQuestion(other.as('teacher'), there?.id ?? ''));
     expect(after.body).toEqual(before.body);

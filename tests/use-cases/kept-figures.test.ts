@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { type Performance, searchSchema } from '@/core/bank/searching';
+import { type Performance, OPEN_SEARCH } from '@/core/bank/searching';
 import { must } from '@/core/base/result';
 import { searchQuestions } from '@/server/bank/search';
 import { marks } from '@/server/db/schema/marks';
@@ -13,7 +13,7 @@ import { openProgress } from '@/server/results/open-analysis';
 import { progressOf, reckoned } from '@/server/results/reckoned';
 import { releaseResults } from '@/server/results/release';
 import { TestDepartment } from '../drivers/department';
-import { handInAndMark } from '../drivers/hand-in';
+import { handInNumbers } from '../drivers/hand-in';
 import { numberQuestion } from '../drivers/samples';
 
 let dept: TestDepartment;
@@ -23,15 +23,8 @@ const attempts: Record<string, string> = {};
 beforeEach(async () => {
   dept = await TestDepartment.open();
   ({ sitting, items } = await dept.sitting(2, 30, numberQuestion));
-  for (const [who, second] of [
-    ['ada', '42'],
-    ['ben', '7'],
-  ] as const) {
-    const [one = '', two = ''] = items;
-    const given = { [one]: { a: { number: '42', unit: '' } }, [two]: { a: { number: second, unit: '' } } };
-    attempts[who] = await dept.sit(who, sitting, given);
-    must(await handInAndMark(dept.as(who), attempts[who]));
-  }
+  attempts.ada = await handInNumbers(dept, 'ada', sitting, ['42', '42']);
+  attempts.ben = await handInNumbers(dept, 'ben', sitting, ['42', '7']);
 });
 afterEach(() => dept.close());
 
@@ -101,14 +94,7 @@ it('figures of questions are kept once results are out, and again when a mark ch
 it('the bank is searched by how questions did, those of few and of none apart', async () => {
   const fresh = await dept.question(numberQuestion('Fresh'));
   const found = async (performed: Performance | null) => {
-    const search = searchSchema.parse({
-      bank: null,
-      topic: null,
-      words: '',
-      kind: null,
-      difficulty: null,
-      sort: 'title',
-    });
+    const search = { ...OPEN_SEARCH, sort: 'title' };
     return must(await searchQuestions(dept.as('teacher'), { ...search, performed, from: 0 })).found.map(({ id }) => id);
   };
   const [one = '', two = ''] = (await found(null)).filter((id) => id !== fresh);

@@ -7,7 +7,7 @@ import { lookAgain } from '@/server/results/look-again';
 import { openOwnResult } from '@/server/results/own-result';
 import { releaseResults } from '@/server/results/release';
 import { TestDepartment } from '../drivers/department';
-import { handInAndMark } from '../drivers/hand-in';
+import { handInNumbers } from '../drivers/hand-in';
 import { numberQuestion } from '../drivers/samples';
 
 const SHOWS = { marks: true, right: true, key: false, explanation: false, remarks: true, atOnce: true };
@@ -29,15 +29,8 @@ beforeEach(async () => {
   above = must(await saveTopic(dept.as('teacher'), { ...topic, name: 'Rotor' })).id;
   below = must(await saveTopic(dept.as('teacher'), { ...topic, name: 'Blade', parent: above, lookAgain: '' })).id;
   await dept.out.db.transaction((tx) => tx.update(questions).set({ topic: below }).where(eq(questions.bank, bank)));
-  for (const [who, second] of [
-    ['ada', '42'],
-    ['ben', '7'],
-  ] as const) {
-    const [one = '', two = ''] = made.items;
-    const given = { [one]: { a: { number: '42', unit: '' } }, [two]: { a: { number: second, unit: '' } } };
-    attempts[who] = await dept.sit(who, sitting, given);
-    must(await handInAndMark(dept.as(who), attempts[who]));
-  }
+  attempts.ada = await handInNumbers(dept, 'ada', sitting, ['42', '42']);
+  attempts.ben = await handInNumbers(dept, 'ben', sitting, ['42', '7']);
 });
 afterEach(() => dept.close());
 

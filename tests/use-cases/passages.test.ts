@@ -9,7 +9,7 @@ import { createQuestion } from '@/server/bank/create-question';
 import { openQuestion, openRevision } from '@/server/bank/open-question';
 import { listPassages } from '@/server/bank/passages';
 import { saveDraft } from '@/server/bank/save-draft';
-import { searchSchema } from '@/core/bank/searching';
+import { OPEN_SEARCH } from '@/core/bank/searching';
 import { searchQuestions } from '@/server/bank/search';
 import { revisionToPlace } from '@/server/exams/exams';
 import { drawSheetFormulas } from '@/ui/sheet/formulas';
@@ -24,7 +24,7 @@ afterEach(() => dept.close());
 
 const question = async (title: string, facts: Partial<QuestionFacts> = {}, bank = dept.bank): Promise<string> =>
   must(await createQuestion(dept.as('teacher'), { bank, facts, body: sampleQuestion(title) })).id;
-const OPEN = searchSchema.parse({ bank: null, topic: null, words: '', kind: null, difficulty: null, sort: 'title' });
+const OPEN = { ...OPEN_SEARCH, sort: 'title' };
 const titles = async (part: Partial<typeof OPEN>, who = 'teacher'): Promise<string[]> =>
   must(await searchQuestions(dept.as(who), { ...OPEN, ...part, from: 0 })).found.map((q) => q.title);
 

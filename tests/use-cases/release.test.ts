@@ -9,7 +9,7 @@ import { noteRead, openOwnResult } from '@/server/results/own-result';
 import { releaseDue, releaseResults, takeBackResults } from '@/server/results/release';
 import { openResults } from '@/server/results/results';
 import { TestDepartment } from '../drivers/department';
-import { handInAndMark } from '../drivers/hand-in';
+import { handInNumbers } from '../drivers/hand-in';
 import { numberQuestion } from '../drivers/samples';
 
 const SHOWS = { marks: true, right: true, key: false, explanation: false, remarks: true, atOnce: true };
@@ -22,13 +22,8 @@ const attempts: Record<string, string> = {};
 beforeEach(async () => {
   dept = await TestDepartment.open();
   ({ sitting, items } = await dept.sitting(1, 30, numberQuestion));
-  for (const [who, number] of [
-    ['ada', '42'],
-    ['ben', '7'],
-  ] as const) {
-    attempts[who] = await dept.sit(who, sitting, { [items[0] ?? '']: { a: { number, unit: '' } } });
-    must(await handInAndMark(dept.as(who), attempts[who]));
-  }
+  attempts.ada = await handInNumbers(dept, 'ada', sitting, ['42']);
+  attempts.ben = await handInNumbers(dept, 'ben', sitting, ['7']);
 });
 afterEach(() => dept.close());
 

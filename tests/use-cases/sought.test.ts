@@ -1,7 +1,7 @@
 import { ofSeed } from '@/core/exams/lot';
 import { eq } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { type BankSearch, searchSchema } from '@/core/bank/searching';
+import { type BankSearch, OPEN_SEARCH } from '@/core/bank/searching';
 import { must } from '@/core/base/result';
 import { stored } from '@/core/base/exact';
 import { paperQuestions } from '@/core/exams/paper';
@@ -26,8 +26,7 @@ beforeEach(async () => {
 });
 afterEach(() => dept.close());
 
-const seeking = (part: Partial<BankSearch> = {}): BankSearch =>
-  searchSchema.parse({ bank: null, topic: null, words: '', kind: null, difficulty: null, sort: 'newest', ...part });
+const seeking = (part: Partial<BankSearch> = {}): BankSearch => ({ ...OPEN_SEARCH, ...part });
 
 async function planWith(...draws: Partial<Draw>[]): Promise<ExamPlan> {
   const plan = await freshPlan(dept.as('teacher'), 'Drawn');

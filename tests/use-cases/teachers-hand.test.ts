@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { saveTopic, removeTopic, restoreTopic } from '@/server/bank/banks';
 import { listShelves } from '@/server/bank/shelves';
-import { searchSchema } from '@/core/bank/searching';
+import { OPEN_SEARCH } from '@/core/bank/searching';
 import { searchIds, searchQuestions } from '@/server/bank/search';
 import { readForBringingIn } from '@/server/exchange/bring-in';
 import { keepBroughtIn } from '@/server/exchange/keep';
@@ -24,7 +24,7 @@ afterEach(() => dept.close());
 
 const search = (part: Record<string, unknown>) =>
   searchQuestions(dept.as('teacher'), {
-    ...searchSchema.parse({ bank: null, topic: null, words: '', kind: null, difficulty: null, sort: 'best' }),
+    ...{ ...OPEN_SEARCH, sort: 'best' },
     from: 0,
     ...part,
   });
@@ -54,7 +54,7 @@ describe('a search', () => {
 
   it('gives every id for choosing all, and they go into an exam together, each once', async () => {
     for (const title of ['One', 'Two', 'Three']) await dept.question(sampleQuestion(title));
-    const all = searchSchema.parse({ bank: null, topic: null, words: '', kind: null, difficulty: null, sort: 'title' });
+    const all = { ...OPEN_SEARCH, sort: 'title' };
     const ids = must(await searchIds(dept.as('teacher'), all));
     expect(ids).toHaveLength(3);
     const made = must(await placeMany(dept.as('teacher'), { exam: null, questions: ids }));

@@ -36,6 +36,16 @@ export const searchSchema = z.object({
 });
 export type BankSearch = z.infer<typeof searchSchema>;
 
+/** The search that everything fits, the newest first. */
+export const OPEN_SEARCH: BankSearch = searchSchema.parse({
+  bank: null,
+  topic: null,
+  words: '',
+  kind: null,
+  difficulty: null,
+  sort: 'newest',
+});
+
 /** Questions come so many at a time. */
 export const PAGE = 60;
 

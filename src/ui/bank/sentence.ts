@@ -1,26 +1,12 @@
-import { type BankSearch, EASY_FROM, HARD_BELOW } from '@/core/bank/searching';
+import { type BankSearch, EASY_FROM, HARD_BELOW, OPEN_SEARCH } from '@/core/bank/searching';
 import { KIND_NAMES, type KindName } from '@/core/kinds/registry';
 import { sideOf } from '../kinds/registry';
 
 /** What of a search the sentence says; bank and topic are said by the index, words by the search line. */
 export type Filters = Omit<BankSearch, 'bank' | 'topic'>;
 
-export const NO_FILTERS: Filters = {
-  words: '',
-  kind: null,
-  difficulty: null,
-  demand: null,
-  tag: null,
-  goal: null,
-  author: null,
-  review: null,
-  ready: null,
-  marks: null,
-  used: null,
-  performed: null,
-  kept: 'live',
-  sort: 'newest',
-};
+const { bank: _, topic: __, ...open } = OPEN_SEARCH;
+export const NO_FILTERS: Filters = open;
 
 export interface Clause {
   field: Exclude<keyof Filters, 'words' | 'sort'>;

@@ -5,6 +5,7 @@ import { type Boundaries, boundariesReadiness, withPassMark } from '@/core/resul
 import type { Results } from '@/server/results/results';
 import { findingText } from '../words/findings';
 import { PercentInput } from '../parts/PercentInput';
+import { EdgeMoves } from './EdgeMoves';
 import { passes } from './outcome';
 import { PartBoundaries } from './PartBoundaries';
 
@@ -82,6 +83,7 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
             ? `Rounded to ${results.rounding.places} decimals first, then decided.`
             : `Decided on exact scores, shown to ${results.rounding.places} decimal${results.rounding.places === 1 ? '' : 's'}.`}
         </p>
+        {boundaries.ranges.length > 1 && <EdgeMoves results={results} boundaries={boundaries} list="ranges" />}
       </div>
       {boundaries.grades.length > 0 && (
         <div className="note">
@@ -115,6 +117,7 @@ export function BoundaryNotes({ results, boundaries, change }: Props) {
               );
             })}
           </div>
+          {boundaries.grades.length > 1 && <EdgeMoves results={results} boundaries={boundaries} list="grades" />}
           {boundariesReadiness(boundaries)
             .filter((f) => f.at[0] === 'grades')
             .map((f, i) => (

@@ -1,4 +1,4 @@
-import { exact } from '@/core/base/exact';
+import { exact, shown, stored } from '@/core/base/exact';
 import type { Boundaries } from '@/core/results/policy';
 import { passOf } from '@/core/results/pass';
 import { decidedPercent, stepAt, stepBelow } from '@/core/results/decided';
@@ -48,4 +48,35 @@ export function countByRange(results: Results, boundaries: Boundaries): number[]
     counts[at] = (counts[at] ?? 0) + 1;
   }
   return counts;
+}
+
+/** Who would be in another range, or get another grade, if one lower edge moved. */
+export interface EdgeMove {
+  from: string;
+  to: string;
+  names: string[];
+}
+
+/** What would change if each lower edge of the ranges or grades moved by so many percent, as far as its neighbours let it. */
+export function edgeMoves(
+  results: Results,
+  boundaries: Boundaries,
+  list: 'ranges' | 'grades',
+  by: readonly number[],
+): EdgeMove[] {
+  const steps: readonly { from: string }[] = boundaries[list];
+  const before = results.rows.map((row) => stepOf(row, results, boundaries, steps));
+  return steps.flatMap(({ from }, i) =>
+    by.flatMap((move): EdgeMove[] => {
+      const to = exact(from).add(move);
+      const [below, above] = [steps[i - 1], steps[i + 1]];
+      const fits = below && to.compare(exact(below.from)) > 0 && to.compare(above ? exact(above.from) : 100) < 0;
+      if (!fits) return [];
+      const moved = steps.map((step, n) => (n === i ? { from: stored(to) } : step));
+      const names = results.rows.flatMap((row, r) =>
+        stepOf(row, results, boundaries, moved) === before[r] ? [] : [row.name],
+      );
+      return [{ from, to: shown(to, 3), names }];
+    }),
+  );
 }
