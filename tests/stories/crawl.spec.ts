@@ -26,11 +26,18 @@ const faultsOf = (visits: readonly Visit[]): string[] =>
   visits.flatMap((v) => v.faults.map((fault) => `${v.path}: ${fault}`));
 
 /** Opens every window that a button of the page names, once where rows have the same, and leaves it by Esc. */
-async function openWindows(page: Page): Promise<string[]> {
+async function openWindows(page: Page, route: string): Promise<string[]> {
   const faults: string[] = [];
-  // On the bench the note of a slot opens when the slot is taken.
-  const slot = page.getByRole('button', { name: 'Answer slot A', exact: true });
-  if ((await slot.count()) > 0) await slot.first().click();
+  await page.waitForLoadState('networkidle');
+  if (route === '/bank/[id]') {
+    // The note of a slot opens when the slot is taken, on a sheet that is awake.
+    await page.locator('.ProseMirror').first().waitFor();
+    const slot = page.getByRole('button', { name: 'Answer slot A', exact: true });
+    if ((await slot.count()) > 0) {
+      await slot.first().click();
+      await page.getByRole('button', { name: 'Copy this slot' }).waitFor();
+    }
+  }
   const openers = page.locator('button[aria-haspopup="dialog"]:visible:enabled');
   const here = new Set<string>();
   /** Windows of the rows of a table are alike. */
