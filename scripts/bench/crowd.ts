@@ -36,7 +36,7 @@ export async function crowd(folder: string, students: number): Promise<Writer[]>
   const out = {
     db,
     files: folderFiles(path.join(folder, 'files')),
-    web: standInWeb,
+    web: standInWeb(),
     mailer: standInMailer,
     recogniser: standInRecogniser(),
     converter: { convert: () => Promise.resolve(null) },

@@ -47,6 +47,7 @@ import { visitors } from './questions/visitors';
 import { WORKSHOP, workshop } from './questions/workshop';
 import { asShown } from './as-shown';
 import { judgePassMark, keepGradebook } from './gradebook';
+import { connectStandIn } from './outside-gradebook';
 import { makeAnswers } from './students';
 import { bringCalls, markTwice, sitWorkshop } from './workshop';
 import type { DemoQuestion } from './write';
@@ -471,7 +472,10 @@ class Loader {
 
   async gradebook(): Promise<void> {
     const as = (userName: string, now: number): Context => this.as(userName, now);
-    await keepGradebook(as, this.get(this.installed.courses, 'WT-201'), this.out.now - HOUR);
+    const course = this.get(this.installed.courses, 'WT-201');
+    await keepGradebook(as, course, this.out.now - HOUR);
+    const now = this.out.now - HOUR / 2;
+    await connectStandIn(as('odalys', now), as('imre', now), course, 'WT-201');
   }
 
   async final(): Promise<void> {

@@ -15,6 +15,16 @@ const schema = z.object({
   ZONDA_MAIL_FROM: z.email().default('zonda@localhost.localdomain'),
   /** "open" lets the server fetch pictures from web addresses; the stand-in brings a small shelf of its own. */
   ZONDA_WEB: z.enum(['open', 'stand-in']).default('stand-in'),
+  /** Hosts of learning platforms that may lie inside, with their ports: "learn.intranet, 10.0.0.7:8080". */
+  ZONDA_PLATFORMS_INSIDE: z
+    .string()
+    .default('')
+    .transform((text) =>
+      text
+        .toLowerCase()
+        .split(/[\s,]+/)
+        .filter(Boolean),
+    ),
 });
 
 export interface Env {
@@ -22,6 +32,7 @@ export interface Env {
   databaseUrl: string;
   proxy: boolean;
   web: 'open' | 'stand-in';
+  platformsInside: ReadonlySet<string>;
   mail: { smtp: string | null; from: string };
 }
 
@@ -38,6 +49,7 @@ export function readEnv(source: Record<string, string | undefined> = process.env
     dataFolder,
     databaseUrl: parsed.data.ZONDA_DATABASE_URL ?? `file:${path.join(dataFolder, 'zonda.db')}`,
     web: parsed.data.ZONDA_WEB,
+    platformsInside: new Set(parsed.data.ZONDA_PLATFORMS_INSIDE),
     proxy: parsed.data.ZONDA_PROXY === 'yes',
     mail: { smtp: parsed.data.ZONDA_SMTP ?? null, from: parsed.data.ZONDA_MAIL_FROM },
   };

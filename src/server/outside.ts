@@ -10,6 +10,8 @@ import { type Mailer, standInMailer } from './ports/mailer-port';
 import { type Recogniser, standInRecogniser } from './ports/recogniser';
 import { openWeb, type Web } from './ports/web';
 import { standInWeb } from './ports/web-stand-in';
+import { publicKeys } from './platforms/keys';
+import { standInPlatform } from './ports/platform-stand-in';
 
 /**
  * The services of this process, opened once. They hang on the global object
@@ -29,14 +31,16 @@ const holder = globalThis as { [KEY]?: Promise<Services> };
 
 async function open(): Promise<Services> {
   const env = readEnv();
+  const db = await openDatabase(env.databaseUrl);
+  const platform = standInPlatform(path.join(env.dataFolder, 'stand-in-platform'), () => publicKeys(db, Date.now()));
   return {
-    db: await openDatabase(env.databaseUrl),
+    db,
     marker: openMarker(),
     files: folderFiles(path.join(env.dataFolder, 'files')),
     mailer: env.mail.smtp === null ? standInMailer : smtpMailer(env.mail.smtp, env.mail.from),
     recogniser: standInRecogniser(),
     converter: ffmpegConverter(),
-    web: env.web === 'open' ? openWeb : standInWeb,
+    web: env.web === 'open' ? openWeb(env.platformsInside) : standInWeb(platform),
   };
 }
 

@@ -21,6 +21,8 @@ import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
 import { standInMailer } from '@/server/ports/mailer-port';
 import { standInRecogniser } from '@/server/ports/recogniser';
+import { publicKeys } from '../../src/server/platforms/keys';
+import { standInPlatform } from '../../src/server/ports/platform-stand-in';
 import { standInWeb } from '@/server/ports/web-stand-in';
 import { type AttemptRow, attemptRow } from '@/server/sittings/attempts';
 import { scheduleSitting } from '@/server/sittings/schedule';
@@ -45,13 +47,14 @@ const PEOPLE: [string, Exclude<Role, 'guest'>][] = [
 const marker = openMarker();
 
 /** The services of a department whose data lie in a folder. */
-async function servicesIn(folder: string): Promise<Omit<Outside, 'now'>> {
-  const url = `file:${path.join(folder, 'test.db')}`;
+async function servicesIn(folder: string, clock: () => number): Promise<Omit<Outside, 'now'>> {
+  const db = await openDatabase(`file:${path.join(folder, 'test.db')}`);
+  const platform = standInPlatform(path.join(folder, 'stand-in-platform'), () => publicKeys(db, clock()), clock);
   return {
-    db: await openDatabase(url),
+    db,
     marker,
     files: folderFiles(path.join(folder, 'files')),
-    web: standInWeb,
+    web: standInWeb(platform),
     mailer: standInMailer,
     recogniser: standInRecogniser(),
     converter: { convert: () => Promise.resolve(null) },
@@ -64,7 +67,7 @@ let template: Promise<{ folder: string; installed: Installed }> | undefined;
 async function makeTemplate(): Promise<{ folder: string; installed: Installed }> {
   const folder = mkdtempSync(path.join(tmpdir(), 'zonda-template-'));
   process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
-  const services = await servicesIn(folder);
+  const services = await servicesIn(folder, () => 1);
   const installed = await installDepartment(
     { ...services, now: 1 },
     {
@@ -111,7 +114,9 @@ export class TestDepartment {
     const { folder: made, installed } = await (template ??= makeTemplate());
     const folder = mkdtempSync(path.join(tmpdir(), 'zonda-'));
     cpSync(made, folder, { recursive: true });
-    return new TestDepartment(folder, await servicesIn(folder), installed);
+    const services = await servicesIn(folder, () => dept.now);
+    const dept: TestDepartment = new TestDepartment(folder, services, installed);
+    return dept;
   }
 
   get out(): Outside {

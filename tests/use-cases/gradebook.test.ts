@@ -20,6 +20,7 @@ import { openAgain, saveBook, signOff } from '@/server/gradebook/settings';
 import { gradebookXlsx } from '@/server/gradebook/workbook';
 import { unenrol } from '@/server/people/roster';
 import { TestDepartment } from '../drivers/department';
+import { freshColumn } from '../fixtures/book-column';
 
 const SOFFICE = '/usr/bin/soffice';
 let dept: TestDepartment;
@@ -28,16 +29,8 @@ beforeEach(async () => {
 });
 afterEach(() => dept.close());
 
-const hand = (id: string, of: string, more: Partial<BookColumn> = {}): BookColumn => ({
-  id,
-  from: { is: 'hand', title: id, of },
-  category: null,
-  counts: true,
-  extra: false,
-  missing: 'not yet',
-  replacedBy: null,
-  ...more,
-});
+const hand = (id: string, of: string, more: Partial<BookColumn> = {}): BookColumn =>
+  freshColumn(id, { from: { is: 'hand', title: id, of }, ...more });
 const open = async (who = 'teacher'): Promise<Gradebook> => must(await openGradebook(dept.as(who), dept.course));
 const idOf = (who: string): string => dept.as(who).actor.id;
 const marks = (n: string): BookEntry => ({ is: 'marks', marks: n });

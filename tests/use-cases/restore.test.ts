@@ -10,7 +10,6 @@ import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
 import { standInMailer } from '@/server/ports/mailer-port';
 import { standInRecogniser } from '@/server/ports/recogniser';
-import { standInWeb } from '@/server/ports/web-stand-in';
 import { addMedia } from '@/server/media/add-media';
 import { readMedia } from '@/server/media/read-media';
 import { currentAnswers, findAttempt } from '@/server/sittings/attempts';
@@ -59,7 +58,7 @@ it('a backup taken in the middle of an exam comes back as operations.md says: wh
   const out: Outside = {
     db: await openDatabase(url),
     files: folderFiles(path.join(folder, 'files')),
-    web: standInWeb,
+    web: dept.out.web,
     mailer: standInMailer,
     recogniser: standInRecogniser(),
     converter: { convert: () => Promise.resolve(null) },

@@ -138,6 +138,19 @@ export function guessMarks(
   return { header, who: Math.max(0, who), marks };
 }
 
+type Called = Person | 'two-students' | 'unknown-student';
+
+/** Tells who is called so: by the user name, or by the name where only one has it. */
+export function knownAs(people: readonly Person[]): (called: string) => Called {
+  const byUserName = new Map(people.map((one) => [one.userName.toLowerCase(), one]));
+  const byName = new Map<string, Called>();
+  for (const one of people) {
+    const name = plainWords(one.name);
+    byName.set(name, byName.has(name) ? 'two-students' : one);
+  }
+  return (called) => byUserName.get(called.toLowerCase()) ?? byName.get(plainWords(called)) ?? 'unknown-student';
+}
+
 /** The changes that a file makes. A student is known by the user name, or by the name where only one has it. */
 export function proposeFile(
   rows: readonly (readonly string[])[],
@@ -148,15 +161,14 @@ export function proposeFile(
   const changes: Proposed[] = [];
   const bad: NotTaken[] = [];
   const met = new Set<string>();
+  const whoIs = knownAs(people);
   rows.forEach((cells, r) => {
     const called = (cells[who] ?? '').trim();
     if (r <= header || called === '') return;
-    const found = people.filter(({ userName }) => userName.toLowerCase() === called.toLowerCase());
-    const named = found.length > 0 ? found : people.filter(({ name }) => plainWords(name) === plainWords(called));
-    const [person] = named;
+    const person = whoIs(called);
     const row = r + 1;
-    if (!person || named.length > 1) {
-      bad.push({ row, text: called, why: person ? 'two-students' : 'unknown-student' });
+    if (typeof person === 'string') {
+      bad.push({ row, text: called, why: person });
       return;
     }
     if (met.has(person.member)) {

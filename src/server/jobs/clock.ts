@@ -6,6 +6,7 @@ import { startHeartbeat } from './heartbeat';
 import { sendWaiting } from '../mail/outbox';
 import { markWaiting } from '../marking/mark-handed-in';
 import { keepFigures } from '../results/figures';
+import { sendScores } from '../platforms/send';
 import { releaseDue } from '../results/release';
 import { sweep } from '../sittings/hand-in';
 
@@ -33,7 +34,7 @@ function once(name: string, work: () => Promise<void>): () => Promise<void> {
   };
 }
 
-/** Begins to say that the server lives, which may give time back; then, every two seconds: put away what a dead process left half done, hand in what is overdue, begin to mark it, hand messages on, and keep the figures of questions. One at a time. */
+/** Begins to say that the server lives, which may give time back; then, every two seconds: put away what a dead process left half done, hand in what is overdue, begin to mark it, hand messages on, tell outside gradebooks, and keep the figures of questions. One at a time. */
 export async function startClock(): Promise<void> {
   const mark = once('marking', async () => {
     const { failed } = await markWaiting(await outside());
@@ -42,6 +43,10 @@ export async function startClock(): Promise<void> {
   const send = once('sending', async () => {
     const { failed } = await sendWaiting(await outside());
     for (const error of failed) log.error(nameOf(error), 'a message could not be handed on');
+  });
+  const tell = once('telling', async () => {
+    const { failed } = await sendScores(await outside());
+    if (failed > 0) log.warn({ failed }, 'scores did not arrive at an outside gradebook');
   });
   const keep = once('keeping figures', async () => {
     const { failed } = await keepFigures(await outside());
@@ -58,6 +63,7 @@ export async function startClock(): Promise<void> {
       // The clock goes on while that lasts.
       void mark();
       void send();
+      void tell();
       void keep();
     } catch (error) {
       log.error(nameOf(error), 'the clock failed; it goes on');

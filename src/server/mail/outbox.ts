@@ -4,14 +4,10 @@ import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, type Outside } from '../context';
 import { mails } from '../db/schema/mail';
 import { members } from '../db/schema/people';
+import { afterFailure, LONGEST_HANDING } from '../jobs/trying';
 
 /** So many are one process's at a time: few enough that none waits as long as a dead process is given. */
 const AT_ONCE = 4;
-/** A message is given up after so many tries, each a minute later than the one before, twice as long each time. */
-const MOST_TRIES = 6;
-const FIRST_WAIT = 60_000;
-/** A process that has been at a message for so long is dead. */
-const LONGEST = 5 * 60_000;
 /** So many of the newest are shown. */
 const SHOWN = 300;
 
@@ -29,7 +25,7 @@ export async function sendWaiting(out: Outside): Promise<{ sent: number; failed:
     await tx
       .update(mails)
       .set({ state: 'waiting' })
-      .where(and(eq(mails.state, 'sending'), lte(mails.at, now - LONGEST)));
+      .where(and(eq(mails.state, 'sending'), lte(mails.at, now - LONGEST_HANDING)));
     const due = await tx
       .select({ id: mails.id })
       .from(mails)
@@ -52,19 +48,14 @@ export async function sendWaiting(out: Outside): Promise<{ sent: number; failed:
   for (const mail of mine) {
     const tries = mail.tries + 1;
     const done = await out.mailer.send(mail).then(
-      () => ({ state: 'sent' as const, at: now }),
+      () => ({ state: 'sent' as const, tries, at: now }),
       (error: unknown) => {
         failed.push(error);
-        return tries >= MOST_TRIES
-          ? { state: 'failed' as const, at: now }
-          : { state: 'waiting' as const, at: now + FIRST_WAIT * 2 ** mail.tries };
+        return afterFailure(tries, now);
       },
     );
     await out.db.transaction(async (tx) => {
-      await tx
-        .update(mails)
-        .set({ ...done, tries })
-        .where(eq(mails.id, mail.id));
+      await tx.update(mails).set(done).where(eq(mails.id, mail.id));
     });
   }
   return { sent: mine.length - failed.length, failed };

@@ -1,5 +1,14 @@
 import { ok } from '@/core/base/result';
-import { checkedAddress, type FreePicture, UNREACHABLE, type Web } from './web';
+import { STAND_IN } from './platform-stand-in';
+import {
+  checkedAddress,
+  checkedService,
+  type FreePicture,
+  type Message,
+  type Reply,
+  UNREACHABLE,
+  type Web,
+} from './web';
 
 const HOME = 'https://free-pictures.example/';
 
@@ -26,8 +35,15 @@ const SHELF: Record<string, { title: string; body: string }> = {
 const picture = (body: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 280 240" width="280" height="240"><rect width="280" height="240" fill="#fff"/>${body}</svg>`;
 
-/** The web without a web: its own small shelf of free pictures. Every other address is checked as in earnest, and then nothing answers there. */
-export const standInWeb: Web = {
+const nobodyThere = (): Promise<Reply> => Promise.resolve({ status: 404, headers: {}, body: '' });
+
+/** The web without a web: its own small shelf of free pictures, and a learning platform. Every other address is checked as in earnest, and then nothing answers there. */
+export const standInWeb = (platform: (message: Message) => Promise<Reply> = nobodyThere): Web => ({
+  async send(message) {
+    if (message.address.startsWith(STAND_IN.home)) return ok(await platform(message));
+    const checked = await checkedService(message.address, new Set());
+    return checked.ok ? UNREACHABLE : checked;
+  },
   async fetchFile(address) {
     if (!address.startsWith(HOME)) {
       const url = await checkedAddress(address);
@@ -49,4 +65,4 @@ export const standInWeb: Web = {
         }),
       );
   },
-};
+});

@@ -3,7 +3,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { expect, it } from 'vitest';
 import { isInside } from './inside';
-import { ask, checkedAddress } from './web';
+import { ask, checkedAddress, openWeb } from './web';
 
 /** Special-purpose addresses of the IANA registries (RFC 6890), and those that hold another in themselves. */
 it.each([
@@ -64,4 +64,38 @@ it('asks at the place that was checked, whatever the name stands for by then', a
   for await (const chunk of (response ?? []) as AsyncIterable<Buffer>) chunks.push(chunk);
   expect(Buffer.concat(chunks).toString()).toBe(`for name-that-nobody-has.invalid:${port}`);
   server.close();
+});
+
+it('sends to a known host inside what it is given, and follows nowhere; to no other', async () => {
+  const server = createServer((request, response) => {
+    const chunks: Buffer[] = [];
+    request.on('data', (chunk: Buffer) => chunks.push(chunk));
+    request.on('end', () => {
+      const said = `${request.method} ${request.headers.authorization} ${Buffer.concat(chunks).toString()}`;
+      if (request.url === '/moved') response.writeHead(302, { location: 'http://127.0.0.1:1/' });
+      if (request.url === '/much') response.write('x'.repeat(3_000_000));
+      response.end(said);
+    });
+  }).listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const host = `127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const { send } = openWeb(new Set([host]));
+  const message = { method: 'POST', headers: { authorization: 'Bearer x' }, body: '{"scoreGiven":8}' } as const;
+  expect(await send({ ...message, address: `http://${host}/scores` })).toMatchObject({
+    ok: true,
+    value: { status: 200, body: 'POST Bearer x {"scoreGiven":8}' },
+  });
+  expect(await send({ ...message, address: `http://${host}/moved` })).toMatchObject({ value: { status: 302 } });
+  const refused = async (address: string, known: string[] = []) => {
+    const result = await openWeb(new Set(known)).send({ ...message, address });
+    return result.ok ? 'sent' : result.refusal.code;
+  };
+  expect(await refused(`http://${host}/much`, [host])).toBe('web-too-large');
+  expect(await refused(`http://${host}/scores`)).toBe('web-address');
+  expect(await refused(`https://127.0.0.1/scores`, [host])).toBe('web-inside');
+  expect(await refused(`http://me:secret@${host}/scores`, [host])).toBe('web-address');
+  expect(await refused('nonsense')).toBe('web-address');
+  server.close();
+  server.closeAllConnections();
+  expect(await refused(`http://${host}/scores`, [host])).toBe('web-unreachable');
 });

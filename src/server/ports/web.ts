@@ -6,12 +6,30 @@ import { isIP, type LookupFunction } from 'node:net';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { isInside } from './inside';
 
-/** What the outside web gives: files by address, and free pictures by words. */
+/** What is said to another service. */
+export interface Message {
+  method: 'GET' | 'POST' | 'PUT';
+  address: string;
+  headers: Readonly<Record<string, string>>;
+  body?: string;
+}
+
+/** What it answers, whatever it is. */
+export interface Reply {
+  status: number;
+  /** By their names in lower case. */
+  headers: Readonly<Record<string, string | undefined>>;
+  body: string;
+}
+
+/** What the outside web gives: files by address, free pictures by words, and talk with other services. */
 export interface Web {
   /** The bytes at an address, at most so many. */
   fetchFile: (address: string, most: number) => Promise<Result<Uint8Array>>;
   /** Pictures that may be used freely, found by words. */
   searchPictures: (words: string) => Promise<FreePicture[]>;
+  /** Asks another service over https, once; a redirect is an answer like any other, because what is said may be secret. */
+  send: (message: Message) => Promise<Result<Reply>>;
 }
 
 export interface FreePicture {
@@ -27,6 +45,8 @@ export const UNREACHABLE = refused('unreachable');
 
 const PATIENCE = 10_000;
 const MOST_HOPS = 4;
+/** The most that another service may answer, in bytes. */
+const MOST_REPLY = 2_000_000;
 
 /** An address that may be asked, with the place that its name stands for. */
 export interface CheckedAddress {
@@ -49,21 +69,49 @@ export async function checkedAddress(address: string): Promise<Result<CheckedAdd
 }
 
 /** Asks for what stands at an address, at the very place that was checked: its name is not looked up again. */
-export function ask({ url, place }: CheckedAddress): Promise<IncomingMessage | null> {
+export function ask(
+  { url, place }: CheckedAddress,
+  { method = 'GET', headers = {}, body }: Partial<Message> = {},
+): Promise<IncomingMessage | null> {
   const { request } = url.protocol === 'https:' ? https : http;
   const at: LookupFunction = (_, { all }, found) => {
     if (all) found(null, [place]);
     else found(null, place.address, place.family);
   };
   return new Promise((answer) => {
-    const asked = request(url, { lookup: at, signal: AbortSignal.timeout(PATIENCE) }, answer);
+    const asked = request(url, { method, headers, lookup: at, signal: AbortSignal.timeout(PATIENCE) }, answer);
     asked.on('error', () => answer(null));
-    asked.end();
+    asked.end(body);
   });
 }
 
-/** The web as it is, within limits of size and time; without a service for free pictures it finds none. */
-export const openWeb: Web = {
+/**
+ * Checks where something is to be sent: over https to no place inside, unless whoever keeps the installation has named
+ * the host (with its port, where it has one of its own): then it may lie inside, and be asked over http.
+ */
+export async function checkedService(address: string, known: ReadonlySet<string>): Promise<Result<CheckedAddress>> {
+  const url = URL.canParse(address) ? new URL(address) : null;
+  if (!url) return refused('address');
+  if (!known.has(url.host)) return url.protocol === 'https:' ? checkedAddress(address) : refused('address');
+  if (!/^https?:$/.test(url.protocol) || url.username !== '') return refused('address');
+  const [place] = await lookup(url.hostname.replace(/^\[|\]$/g, ''), { all: true }).catch(() => []);
+  return place ? ok({ url, place }) : UNREACHABLE;
+}
+
+/** The web as it is, within limits of size and time; without a service for free pictures it finds none. Services may lie inside where their hosts are known. */
+export const openWeb = (known: ReadonlySet<string>): Web => ({
+  async send(message) {
+    const checked = await checkedService(message.address, known);
+    if (!checked.ok) return checked;
+    const response = await ask(checked.value, message);
+    if (!response) return UNREACHABLE;
+    const read = await readUpTo(response, MOST_REPLY).catch(() => UNREACHABLE);
+    if (!read.ok) return read;
+    const headers = Object.fromEntries(
+      Object.entries(response.headers).map(([name, value]) => [name, Array.isArray(value) ? value.join(', ') : value]),
+    );
+    return ok({ status: response.statusCode ?? 0, headers, body: new TextDecoder().decode(read.value) });
+  },
   async fetchFile(address, most) {
     let next = address;
     for (let hop = 0; hop < MOST_HOPS; hop++) {
@@ -83,7 +131,7 @@ export const openWeb: Web = {
     return UNREACHABLE;
   },
   searchPictures: async () => [],
-};
+});
 
 async function readUpTo(response: IncomingMessage, most: number): Promise<Result<Uint8Array>> {
   const chunks: Buffer[] = [];

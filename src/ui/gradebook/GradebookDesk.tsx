@@ -137,6 +137,9 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
                 {words}
               </Dropdown.Item>
             ))}
+            <Dropdown.Item as={Link} href={`/gradebook/${course.id}/outside`}>
+              to the gradebook of a learning platform
+            </Dropdown.Item>
           </Dropdown.Menu>
         </Dropdown>
         <SignOff course={course.id} signed={signed} />

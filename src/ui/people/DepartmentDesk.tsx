@@ -5,8 +5,10 @@ import Button from 'react-bootstrap/Button';
 import { resetPasswordAction } from '@/actions/department';
 import type { StaffedCourse } from '@/server/people/courses';
 import type { MemberRow } from '@/server/people/members';
+import type { Platform } from '@/server/platforms/services';
 import type { Department } from '@/server/people/policy';
 import { Strip } from '../frame/Strip';
+import { PlatformsNote } from '../platforms/PlatformsNote';
 import { plural } from '../words/marks';
 import { provisionText } from '../words/provision';
 import { refusalText } from '../words/refusals';
@@ -22,12 +24,14 @@ interface Props {
   kept: string[];
   mayManage: boolean;
   mayProvide: boolean;
+  /** Null for whoever does not keep them. */
+  platforms: Platform[] | null;
   /** The department's time zone. */
   zone: string;
 }
 
 /** People of the department with what they are entitled to, and its policy. */
-export function DepartmentDesk({ department, members, courses, kept, mayManage, mayProvide, zone }: Props) {
+export function DepartmentDesk({ department, members, courses, kept, mayManage, mayProvide, platforms, zone }: Props) {
   const [words, setWords] = useState('');
   const [told, setTold] = useState<{ id: string; text: string; good: boolean } | null>(null);
   const [providing, setProviding] = useState<string | null>(null);
@@ -132,6 +136,7 @@ export function DepartmentDesk({ department, members, courses, kept, mayManage, 
         </div>
         <div>
           <CoursesNote courses={courses} members={members} mayChange={mayManage} kept={kept} />
+          {platforms && <PlatformsNote platforms={platforms} />}
           <PolicyNotes policy={department.policy} mayChange={mayManage} />
         </div>
       </div>

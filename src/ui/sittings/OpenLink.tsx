@@ -1,17 +1,11 @@
-import { useState, useSyncExternalStore } from 'react';
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-
-const never = () => () => undefined;
+import { useOrigin } from '../parts/use-origin';
 
 /** The link by which people without an account get in, to be handed on. */
 export function OpenLink({ sitting }: { sitting: string }) {
   const [copied, setCopied] = useState(false);
-  const origin = useSyncExternalStore(
-    never,
-    () => location.origin,
-    () => '',
-  );
-  const link = `${origin}/open/${sitting}`;
+  const link = `${useOrigin()}/open/${sitting}`;
   return (
     <div className="open-link">
       <input

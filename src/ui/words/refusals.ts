@@ -168,6 +168,24 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'web-inside': () => 'This address lies inside the network of the server. It is not fetched.',
   'web-unreachable': () => 'Nothing answers at this address, or it is no picture there.',
   'web-too-large': () => 'What lies at this address is too large.',
+  'platform-address': () => 'Platforms are reached over https:// alone. Look at the addresses under Department.',
+  'platform-inside': () =>
+    'The platform lies inside the network of the server. Whoever keeps the installation can allow its host (ZONDA_PLATFORMS_INSIDE).',
+  'platform-silent': () => 'The platform does not answer.',
+  'platform-unread': () => 'The platform answers something that cannot be read as agreed.',
+  'platform-refused': (v) => `The platform does not take it (answer ${v.status}).`,
+  'platform-no-access': (v) =>
+    `The platform gives no access (answer ${v.status}). Client id, audience, or the public keys that it knows are not right.`,
+  'platform-elsewhere': () => 'The platform names an address that does not lie under its own. Nothing was sent there.',
+  'platform-name-taken': () => 'Another platform has this name.',
+  'platform-used-elsewhere': () => 'Courses have line items that do not lie under this address.',
+  'platform-in-use': (v) =>
+    `${v.count === 1 ? 'A course stands' : `${v.count} courses stand`} in its gradebooks. Disconnect first.`,
+  'platform-gone': () => 'This platform is not registered any more. Choose another.',
+  'line-items-elsewhere': (v) => `The address does not lie under ${v.under}`,
+  'not-connected': () => 'The course stands in no outside gradebook any more. Load the page again.',
+  'outside-id-taken': () => 'This id is another student’s already.',
+  'nobody-there': () => 'The student has no id on the platform any more, or the course stands there no longer.',
   'page-not-allowed': (v) => `The department does not allow ${v.address} to stand in a sheet.`,
   'name-taken': (v) => `There is already a bank called ${v.name}.`,
   'topics-changed': () => 'The topics were changed meanwhile. Look again.',
@@ -187,6 +205,9 @@ const SENTENCES: Record<string, (v: Values) => string> = {
 };
 
 const PROBLEMS: Record<string, string> = {
+  'address-odd': 'This is no web address. It begins with https://.',
+  'client-id-empty': 'The platform gives a client id to each tool that is registered.',
+  'outside-id-long': 'Ids have at most 255 signs.',
   'percent-range': 'Between 0 and 100 percent.',
   'marks-range': 'Marks go from 0 to 1000.',
   'weight-above-zero': 'A weight is more than 0.',

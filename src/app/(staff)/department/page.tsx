@@ -5,6 +5,7 @@ import { staffContext } from '@/server/auth/request';
 import { coursesFor, listStaff } from '@/server/people/courses';
 import { listMembers } from '@/server/people/members';
 import { departmentZone } from '@/server/people/zone';
+import { listPlatforms } from '@/server/platforms/platforms';
 import { readDepartment } from '@/server/people/policy';
 import { DepartmentDesk } from '@/ui/people/DepartmentDesk';
 
@@ -21,6 +22,7 @@ export default async function DepartmentPage() {
       courses={await listStaff(ctx)}
       kept={(await coursesFor(ctx, 'keep roster')).map(({ id }) => id)}
       mayManage={may(ctx.actor, 'manage people', null)}
+      platforms={await listPlatforms(ctx)}
       zone={departmentZone()}
       mayProvide={may(ctx.actor, 'provide for students', null)}
     />
