@@ -304,3 +304,62 @@ test('a student asks about a mark, prints a certificate, and anybody can check i
   await expect(anybody.getByRole('status')).toContainText('No certificate has this number');
   await context.close();
 });
+
+test('scores go to the gradebook of a learning platform; what stands there is asked, and what is new is sent', async () => {
+  // The lead registers nothing new, but sees that the platform knows this installation.
+  await goTo(teacher, '/department');
+  const platforms = teacher.getByRole('complementary', { name: 'Learning platforms' });
+  await platforms.getByRole('button', { name: 'Try Stand-in platform' }).click();
+  await expect(platforms.getByRole('status')).toHaveText('It knows this installation, and gave access.');
+  await platforms.getByRole('button', { name: 'Register a platform…' }).click();
+  const dialog = teacher.getByRole('dialog');
+  await dialog.getByLabel('Its name here').fill('Learning place');
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('This is no web address. It begins with https://.');
+  await teacher.keyboard.press('Escape');
+
+  await book(teacher);
+  await teacher.getByRole('button', { name: 'Take out…' }).click();
+  await teacher.getByRole('link', { name: 'to the gradebook of a learning platform' }).click();
+  await expect(teacher.getByRole('heading', { name: 'Outside gradebook' })).toBeVisible();
+  await teacher.waitForLoadState('networkidle');
+  expect(await barriers(teacher)).toEqual([]);
+  // What earlier steps changed is new there.
+  const send = teacher.getByRole('button', { name: /^(Send \d+ scores?|Nothing new to send)$/ });
+  // Two students are not known there; one gets an id from a list, a second that is somebody else's.
+  await teacher.getByRole('button', { name: 'From a list…' }).click();
+  const fields = teacher.getByRole('textbox', { name: /^Id of .* on the platform$/ });
+  const [unknown, another] = [fields.first(), fields.nth(1)];
+  const name = ((await unknown.getAttribute('aria-label')) ?? '').replace(/^Id of (.*) on the platform$/, '$1');
+  await dialog.getByRole('textbox').fill(`Name\tId\n${name}\t17-b\nNobody Known\t18`);
+  await expect(dialog).toContainText('1 line left out');
+  await dialog.getByRole('button', { name: 'Put 1 id into the list' }).click();
+  await expect(unknown).toHaveValue('17-b');
+  await another.fill(await fields.last().inputValue());
+  await teacher.getByRole('button', { name: 'Keep 2 ids' }).click();
+  await expect(teacher.getByRole('alert').filter({ hasText: 'another student’s already' })).toBeVisible();
+  await another.fill('');
+  await teacher.getByRole('button', { name: 'Keep 1 id' }).click();
+  await expect(teacher.getByRole('button', { name: 'Kept' })).toBeVisible();
+  await expect(send).toBeEnabled();
+  await send.click();
+  await expect(send).toHaveText('Nothing new to send');
+  await expect(teacher.getByText(/scores arrived$/)).toBeVisible();
+  await teacher.getByRole('button', { name: 'Ask the platform' }).click();
+  await expect(teacher.getByText(/\d+ places are the same here and there\./)).toBeVisible();
+
+  // A column that is taken away is sent no more; an address beside the platform is refused, and nothing is lost.
+  await teacher.getByRole('checkbox', { name: 'Send Poster on a failure' }).uncheck();
+  await expect(teacher.getByRole('row', { name: /Poster on a failure/ })).toContainText('not sent');
+  const address = teacher.getByLabel('Address of its line items');
+  const was = await address.inputValue();
+  await address.fill('https://elsewhere.example/line_items');
+  await teacher.getByRole('button', { name: 'Keep it' }).click();
+  await expect(teacher.getByRole('alert').filter({ hasText: 'does not lie under' })).toBeVisible();
+  await teacher.reload();
+  await expect(address).toHaveValue(was);
+  // A colleague of another course finds nothing here.
+  const { page: other, context } = await stage.signIn('jonas');
+  expect((await other.goto(new URL(teacher.url()).pathname))?.status()).toBe(404);
+  await context.close();
+});

@@ -1,4 +1,7 @@
 import { createPublicKey, verify } from 'node:crypto';
+import { once } from 'node:events';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must, ok } from '@/core/base/result';
 import { FINAL, NEW_BOOK } from '@/core/gradebook/book';
@@ -15,7 +18,7 @@ import { dropPlatform, keepPlatform, listPlatforms, tryPlatform } from '@/server
 import { sendScores } from '@/server/platforms/send';
 import { tellOutside } from '@/server/platforms/tell';
 import { STAND_IN } from '@/server/ports/platform-stand-in';
-import type { Message, Reply } from '@/server/ports/web';
+import { type Message, openWeb, type Reply } from '@/server/ports/web';
 import { TestDepartment } from '../drivers/department';
 import { freshColumn } from '../fixtures/book-column';
 
@@ -287,6 +290,51 @@ describe('what goes wrong on the way', () => {
     expect(toThe(/results/).length).toBeLessThanOrEqual(150);
     expect(toThe(/results\?more$/).length).toBeGreaterThan(0);
   });
+});
+
+it('speaks over the network with a platform that lies inside, where the installation names its host', async () => {
+  // The stand-in behind a server of its own: what it says of itself is put into the server's address.
+  const server = createServer((request, response) => {
+    void (async () => {
+      const chunks: Buffer[] = [];
+      for await (const chunk of request as AsyncIterable<Buffer>) chunks.push(chunk);
+      const reply = must(
+        await dept.out.web.send({
+          method: request.method as Message['method'],
+          address: `${STAND_IN.home}${request.url?.slice(1)}`,
+          headers: { authorization: request.headers.authorization ?? '' },
+          body: Buffer.concat(chunks).toString(),
+        }),
+      );
+      response.writeHead(reply.status, { 'content-type': 'application/json' });
+      response.end(reply.body.replaceAll(STAND_IN.home, home));
+    })();
+  }).listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const host = `127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const home = `http://${host}/`;
+  await connected();
+  const at = (address: string): string => address.replace(STAND_IN.home, home);
+  const platform = await register({
+    name: 'Inside',
+    tokenAddress: at(STAND_IN.tokenAddress),
+    under: at(STAND_IN.under),
+    audience: STAND_IN.tokenAddress,
+  });
+  const columns = ['talk', FINAL];
+  const lineItems = at(LINE_ITEMS);
+  must(await connectOutsideBook(dept.as('teacher'), { course: dept.course, platform, lineItems, columns }));
+  const ids = [{ member: dept.id('ada'), outsideId: 'ada there' }];
+  must(await nameOutside(dept.as('teacher'), { course: dept.course, ids }));
+  const inside = (known: string[]): Context => ({ ...dept.as('lead'), web: openWeb(new Set(known)) });
+  expect(await tryPlatform(inside([]), platform)).toMatchObject({ refusal: { code: 'platform-address' } });
+  must(await tryPlatform(inside([host]), platform));
+  expect(await tell()).toBe(2);
+  expect(await sendScores(inside([host]))).toEqual({ sent: 2, failed: 0 });
+  expect(must(await compareOutside(inside([host]), dept.course))).toEqual({ same: 2, differences: [] });
+  server.close();
+  server.closeAllConnections();
+  expect(await compareOutside(inside([host]), dept.course)).toMatchObject({ refusal: { code: 'platform-silent' } });
 });
 
 /** RFC 7523, section 3; 1EdTech Security Framework 1.0, section 4.1.1 (from memory). */

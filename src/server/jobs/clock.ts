@@ -45,8 +45,11 @@ export async function startClock(): Promise<void> {
     for (const error of failed) log.error(nameOf(error), 'a message could not be handed on');
   });
   const tell = once('telling', async () => {
-    const { failed } = await sendScores(await outside());
-    if (failed > 0) log.warn({ failed }, 'scores did not arrive at an outside gradebook');
+    for (let sent = 1; sent > 0; ) {
+      const told = await sendScores(await outside());
+      if (told.failed > 0) log.warn({ failed: told.failed }, 'scores did not arrive at an outside gradebook');
+      sent = told.sent;
+    }
   });
   const keep = once('keeping figures', async () => {
     const { failed } = await keepFigures(await outside());

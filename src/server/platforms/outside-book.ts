@@ -49,6 +49,7 @@ export interface OutsideBook {
   /** Null as long as the course stands in no outside gradebook. */
   connected: { platform: string; lineItems: string } | null;
   columns: OutsideColumn[];
+  /** By name; those whom the platform does not know yet come first. */
   students: OutsideStudent[];
   troubles: OutsideTrouble[];
 }
@@ -90,7 +91,8 @@ export async function openOutsideBook(ctx: Context, courseId: string): Promise<R
     }),
     students: book.rows
       .filter(({ left }) => !left)
-      .map(({ member, name, userName }) => ({ member, name, userName, outsideId: ids.get(member) ?? '' })),
+      .map(({ member, name, userName }) => ({ member, name, userName, outsideId: ids.get(member) ?? '' }))
+      .toSorted((a, b) => Number(a.outsideId !== '') - Number(b.outsideId !== '')),
     troubles: troublesOf(kept),
   });
 }

@@ -9,12 +9,15 @@ import { refusalText } from '../words/refusals';
 
 /** Which columns are told outside, and how far that is. */
 export function OutsideColumns({ book: { course, connected, columns } }: { book: OutsideBook }) {
-  const [told, setTold] = useState<ReadonlySet<string>>(new Set(columns.filter((one) => one.told).map(({ id }) => id)));
+  /** What was clicked here goes before what the server said last, which may be older. */
+  const [clicked, setClicked] = useState<ReadonlyMap<string, boolean>>(new Map());
   const [trouble, setTrouble] = useState<string | null>(null);
+  const isTold = ({ id, told }: OutsideColumn, changes = clicked): boolean => changes.get(id) ?? told;
   const choose = async (id: string, on: boolean): Promise<void> => {
-    const next = new Set(on ? [...told, id] : [...told].filter((one) => one !== id));
-    setTold(next);
-    const result = await connectOutsideAction({ course: course.id, ...connected, columns: [...next] });
+    const changes = new Map(clicked).set(id, on);
+    setClicked(changes);
+    const told = columns.filter((one) => isTold(one, changes)).map((one) => one.id);
+    const result = await connectOutsideAction({ course: course.id, ...connected, columns: told });
     setTrouble(result.ok ? null : refusalText(result.refusal));
   };
   return (
@@ -29,20 +32,20 @@ export function OutsideColumns({ book: { course, connected, columns } }: { book:
         columns={[
           {
             head: 'Sent',
-            cell: ({ id, title }) => (
+            cell: (one) => (
               <input
                 type="checkbox"
                 className="form-check-input"
-                aria-label={`Send ${title}`}
-                checked={told.has(id)}
-                onChange={(e) => void choose(id, e.target.checked)}
+                aria-label={`Send ${one.title}`}
+                checked={isTold(one)}
+                onChange={(e) => void choose(one.id, e.target.checked)}
               />
             ),
           },
           { head: 'Column', cell: ({ title, released }) => <span className={released ? '' : 'soft'}>{title}</span> },
           { head: 'Of', figure: true, cell: ({ of }) => (of === null ? 'differs' : shown(exact(of))) },
           { head: 'Arrived', figure: true, cell: ({ arrived }) => arrived },
-          { head: 'State', cell: (one) => stateOf(one) },
+          { head: 'State', cell: (one) => stateOf({ ...one, told: isTold(one) }) },
         ]}
       />
     </section>

@@ -66,7 +66,7 @@ export function OutsideDesk({ book }: { book: OutsideBook }) {
           )}
           {connected && (
             <>
-              <OutsideColumns key={columns.map(({ told }) => told).join()} book={book} />
+              <OutsideColumns book={book} />
               <OutsideStudents
                 key={students.map(({ outsideId }) => outsideId).join()}
                 course={course.id}
