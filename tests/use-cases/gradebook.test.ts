@@ -156,6 +156,11 @@ describe('the rules of a course', () => {
     expect(must(await signOff(dept.as('teacher'), dept.course))).toEqual({ students: 1 });
     const signed = await open();
     expect(signed.signed).toMatchObject({ by: 'teacher', grades: { [idOf('ada')]: { percent: '80', passed: true } } });
+    // What would come to something else meanwhile goes out as it was signed.
+    const moved = { ...signed, policy: { ...signed.policy, grades: [{ from: '0', grade: 'Z' }] } };
+    const rows = Papa.parse<string[]>(gradebookCsv(moved).slice(1), { skipEmptyLines: true }).data;
+    expect(rows.find(([name]) => name === 'ada')?.slice(-3)).toEqual(['80', 'C', 'yes']);
+    expect(textIn(readZip(oneRosterResults(moved, dept.now)), 'results.csv')).toMatch(/final-.*,80(\.0+)?,.*,C\r/);
     expect(await put([['ada', 'talk', marks('9')]], '')).toMatchObject({ refusal: { code: 'book-signed' } });
     expect(await signOff(dept.as('teacher'), dept.course)).toMatchObject({ refusal: { code: 'book-signed' } });
     const again = { course: dept.course, base: signed.version, book: signed.book };

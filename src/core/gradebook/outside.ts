@@ -57,10 +57,10 @@ export function outsideScore(
 const HUNDRED = exact(100);
 
 /** What is told of a final grade: its percent as it is shown, of 100. */
-export function outsideFinal(stands: FinalGrade | null): OutsideScore {
-  if (stands === null) return without(HUNDRED);
+export function outsideFinal(final: Pick<FinalGrade, 'shown'> | null): OutsideScore {
+  if (final === null) return without(HUNDRED);
   return {
-    scoreGiven: Number(stands.shown),
+    scoreGiven: Number(final.shown),
     scoreMaximum: 100,
     activityProgress: 'Completed',
     gradingProgress: 'FullyGraded',

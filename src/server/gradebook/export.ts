@@ -1,7 +1,6 @@
 import Papa from 'papaparse';
 import { exact, percentOf, round, shown } from '@/core/base/exact';
-import { gradeRow } from '@/core/gradebook/row';
-import type { BookCell, Gradebook } from './gradebook';
+import { type BookCell, type Gradebook, toldGrade } from './gradebook';
 
 type Value = string | number | null;
 
@@ -39,7 +38,7 @@ export function gradebookCsv(book: Gradebook): string {
     'Final passed',
   ];
   const data = book.rows.map((row) => {
-    const { stands } = gradeRow(book, row.cells, row.final.entry);
+    const told = toldGrade(book, row);
     const cells = row.cells.flatMap((cell, i): Value[] => {
       const marks = marksIn(cell);
       return [
@@ -47,7 +46,7 @@ export function gradebookCsv(book: Gradebook): string {
         ...besideMarks(cell, book.columns[i]?.of ?? null),
       ];
     });
-    const final = stands ? [Number(stands.shown), stands.grade, stands.passed ? 'yes' : 'no'] : [null, null, null];
+    const final = told ? [Number(told.shown), told.grade, told.passed ? 'yes' : 'no'] : [null, null, null];
     return [row.name, row.userName, ...cells, ...final];
   });
   return `\ufeff${Papa.unparse({ fields, data }, { newline: '\r\n', escapeFormulae: true })}\r\n`;

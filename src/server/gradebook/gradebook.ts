@@ -1,10 +1,11 @@
 import { and, asc, eq, inArray, sql } from 'drizzle-orm';
-import { stored } from '@/core/base/exact';
+import { exact, round, stored } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
 import { isFor, NO_TRAITS } from '@/core/exams/only';
 import { FINAL, type Book, type BookColumn, bookSchema, NEW_BOOK, withSittings } from '@/core/gradebook/book';
 import type { BookEntry, ColumnFacts, RawCell } from '@/core/gradebook/cell';
-import type { FinalPolicy } from '@/core/gradebook/reckon';
+import type { FinalGrade, FinalPolicy } from '@/core/gradebook/reckon';
+import { gradeRow } from '@/core/gradebook/row';
 import { boundariesSchema } from '@/core/results/policy';
 import { isOutFor } from '@/core/results/release';
 import { withChange } from '@/core/results/score';
@@ -262,6 +263,16 @@ export async function readGradebook(
     rows,
     signed: await signedIn(read, kept),
   };
+}
+
+/** The final grade of a student as it is told to others: as it was signed off, or as it stands; null where there is none. */
+export function toldGrade(book: Gradebook, { member, cells, final }: BookRow): Omit<FinalGrade, 'short'> | null {
+  if (!book.signed) return gradeRow(book, cells, final.entry).stands;
+  const signed = book.signed.grades[member];
+  const { places, mode } = book.policy.rounding;
+  return signed
+    ? { ...signed, percent: exact(signed.percent), shown: round(exact(signed.percent), places, mode) }
+    : null;
 }
 
 const finalOf = (last: NewestEntry | undefined): BookRow['final'] => ({

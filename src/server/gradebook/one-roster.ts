@@ -1,8 +1,7 @@
 import Papa from 'papaparse';
 import { exact, shown } from '@/core/base/exact';
-import { gradeRow } from '@/core/gradebook/row';
 import { writeZip } from '@/core/exchange/zip';
-import type { BookCell, BookRow, ColumnView, Gradebook } from './gradebook';
+import { type BookCell, type BookRow, type ColumnView, type Gradebook, toldGrade } from './gradebook';
 
 /** The headings of the files (1EdTech OneRoster CSV 1.1; from memory of its tables). */
 const HEADINGS = {
@@ -131,14 +130,14 @@ function result({ member }: BookRow, { column }: ColumnView, { score, entry }: B
 }
 
 function finalResult(book: Gradebook, student: BookRow, now: number): string[] {
-  const { stands } = gradeRow(book, student.cells, student.final.entry);
+  const told = toldGrade(book, student);
   return row('results.csv', {
     sourcedId: `${FINAL_LINE}-${student.member}`,
     lineItemSourcedId: FINAL_LINE,
     studentSourcedId: student.member,
-    scoreStatus: stands ? 'fully graded' : 'not submitted',
-    score: stands ? stands.shown : '',
+    scoreStatus: told ? 'fully graded' : 'not submitted',
+    score: told ? told.shown : '',
     scoreDate: day(now),
-    comment: stands?.grade ?? '',
+    comment: told?.grade ?? '',
   });
 }

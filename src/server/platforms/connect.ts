@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
-import { liesUnder } from '@/core/gradebook/under';
+import { liesUnder } from '@/core/base/under';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Transaction } from '../db/database';
 import { courses } from '../db/schema/people';

@@ -17,7 +17,8 @@ const naming = z.object({
   course: z.string().max(60),
   ids: z
     .array(z.object({ member: z.string().max(60), outsideId: z.string().trim().max(255, 'outside-id-long') }))
-    .max(1000),
+    .max(1000)
+    .refine((ids) => new Set(ids.map(({ member }) => member)).size === ids.length),
 });
 
 /** Says what the platform of a course calls some of its students; an empty name takes what was said away. All of it, or nothing. */

@@ -1,6 +1,6 @@
 import { asc, count, eq } from 'drizzle-orm';
 import { z } from 'zod';
-import { liesUnder } from '@/core/gradebook/under';
+import { liesUnder } from '@/core/base/under';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { OutsideScore } from '@/core/gradebook/outside';
-import { liesUnder } from '@/core/gradebook/under';
+import { liesUnder } from '@/core/base/under';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Outside } from '../context';
 import type { platforms } from '../db/schema/platforms';

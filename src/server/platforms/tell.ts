@@ -3,11 +3,10 @@ import { z } from 'zod';
 import { ok, type Result } from '@/core/base/result';
 import { FINAL } from '@/core/gradebook/book';
 import { isNews, outsideFinal, type OutsideScore, outsideScore } from '@/core/gradebook/outside';
-import { gradeRow } from '@/core/gradebook/row';
 import { type Context, parse } from '../context';
 import type { Transaction } from '../db/database';
 import { outsideLines, outsideScores } from '../db/schema/platforms';
-import { type Gradebook, readGradebook } from '../gradebook/gradebook';
+import { type Gradebook, readGradebook, toldGrade } from '../gradebook/gradebook';
 import { connectedCourse } from './connected';
 import { outsideIds } from './outside-people';
 
@@ -22,16 +21,14 @@ export interface ScoreToTell {
 export function scoresToTell(book: Gradebook, columns: ReadonlySet<string>): ScoreToTell[] {
   return book.rows
     .filter(({ left }) => !left)
-    .flatMap(({ member, cells, final }) => [
+    .flatMap((row) => [
       ...book.columns.flatMap((facts, i): ScoreToTell[] => {
-        const cell = cells[i];
+        const cell = row.cells[i];
         if (!cell || !facts.released || !columns.has(facts.column.id)) return [];
         const score = outsideScore(cell, facts);
-        return score ? [{ column: facts.column.id, member, score }] : [];
+        return score ? [{ column: facts.column.id, member: row.member, score }] : [];
       }),
-      ...(columns.has(FINAL)
-        ? [{ column: FINAL, member, score: outsideFinal(gradeRow(book, cells, final.entry).stands) }]
-        : []),
+      ...(columns.has(FINAL) ? [{ column: FINAL, member: row.member, score: outsideFinal(toldGrade(book, row)) }] : []),
     ]);
 }
 
