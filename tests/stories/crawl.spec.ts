@@ -47,8 +47,8 @@ async function openWindows(page: Page, route: string): Promise<string[]> {
     const name = (await opener.getAttribute('aria-label')) ?? (await opener.innerText());
     if (here.has(name)) continue;
     here.add(name);
-    if (await opener.evaluate((button) => button.closest('tbody') !== null)) ofRows += 1;
-    if (ofRows > 3) continue;
+    const ofRow = await opener.evaluate((button) => button.closest('tbody') !== null);
+    if (ofRow && ++ofRows > 3) continue;
     await opener.click();
     const window = page.getByRole('dialog').last();
     const open = await window

@@ -131,7 +131,7 @@ export function GradebookDesk({ gradebook }: { gradebook: Gradebook }) {
         </Button>
         <Dropdown align="end">
           <Dropdown.Toggle variant="quiet">Take out…</Dropdown.Toggle>
-          <Dropdown.Menu>
+          <Dropdown.Menu renderOnMount>
             {FORMATS.map(([as, words]) => (
               <Dropdown.Item key={as} href={`/gradebook/${course.id}/export?as=${as}`} download>
                 {words}
