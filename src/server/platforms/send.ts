@@ -1,6 +1,6 @@
 import { and, eq, inArray, lte } from 'drizzle-orm';
 import { exact, round } from '@/core/base/exact';
-import { ok, type Refusal, type Result } from '@/core/base/result';
+import { ok, type Refusal, refuse, type Result } from '@/core/base/result';
 import type { Outside } from '../context';
 import { outsideLines, outsideScores } from '../db/schema/platforms';
 import { afterFailure, LONGEST_HANDING } from '../jobs/trying';
@@ -133,12 +133,14 @@ async function placeLine(
 
 const isGone = ({ code, values }: Refusal): boolean => code === 'platform-refused' && values?.status === 404;
 
+const NOBODY_THERE = refuse('nobody-there');
+
 /** Not to be told any more: the student has no name there, or the course no such gradebook or column. */
 async function giveUp({ db, now }: Outside, one: Waiting): Promise<void> {
   await db.transaction((tx) =>
     tx
       .update(outsideScores)
-      .set({ state: 'failed', at: now, trouble: { code: 'nobody-there' } })
+      .set({ state: 'failed', at: now, trouble: { code: NOBODY_THERE.refusal.code } })
       .where(and(itself(one), eq(outsideScores.state, 'sending'))),
   );
 }
