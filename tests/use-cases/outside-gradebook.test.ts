@@ -229,8 +229,30 @@ describe('what goes wrong on the way', () => {
     expect(must(await openOutsideBook(dept.as('teacher'), dept.course)).troubles).toEqual([]);
   });
 
-  it('asks for access anew where it has ended, once', async () => {
+  it('is tried at once when somebody asks for it, and not only minutes later', async () => {
     await connected();
+    await tell();
+    instead = ({ address }) => (/scores$/.test(address) ? status(503) : null);
+    await sendScores(as('lead'));
+    instead = () => null;
+    expect(await sendScores(as('lead'))).toEqual({ sent: 0, failed: 0 });
+    expect(await tell()).toBe(0);
+    expect(await sendScores(as('lead'))).toEqual({ sent: 5, failed: 0 });
+  });
+
+  it('is asked once where nobody is let in, however many scores and columns wait', async () => {
+    await connected();
+    await tell();
+    instead = () => status(401);
+    expect(await sendScores(as('lead'))).toEqual({ sent: 0, failed: 5 });
+    expect(said.filter(({ message }) => message.address === STAND_IN.tokenAddress)).toHaveLength(1);
+    expect(said.length).toBeLessThanOrEqual(2);
+    const { troubles } = must(await openOutsideBook(dept.as('teacher'), dept.course));
+    expect(troubles).toEqual([{ code: 'platform-no-access', status: 401, count: 5, failed: false }]);
+  });
+
+  it('asks for access anew where it has ended, once', async () => {
+    must(await tryPlatform(as('lead'), await connected()));
     await tell();
     let ended = true;
     instead = ({ address }) => {

@@ -6,7 +6,7 @@ import { outsideLines, outsideScores } from '../db/schema/platforms';
 import { afterFailure, LONGEST_HANDING } from '../jobs/trying';
 import { type Connection, connectionOf } from './connected';
 import { outsideIds } from './outside-people';
-import { changeLineItem, type LineItem, type Platform, placeLineItem, tellScore } from './services';
+import { changeLineItem, type LineItem, placeLineItem, tellScore } from './services';
 
 /** So many are one process's at a time: few enough that none waits as long as a dead process is given. */
 const AT_ONCE = 80;
@@ -56,6 +56,22 @@ async function claim({ db, now }: Outside): Promise<Waiting[]> {
 const itself = ({ course, column, member }: Waiting) =>
   and(eq(outsideScores.course, course), eq(outsideScores.column, column), eq(outsideScores.member, member));
 
+/** Refusals that say that a platform is not reached, or lets nobody in. */
+const AWAY = ['platform-silent', 'platform-no-access', 'platform-inside', 'platform-address'];
+
+type Asking = <T>(work: () => Promise<Result<T>>) => Promise<Result<T>>;
+
+/** Asks a platform as long as it is reached; from then on everything has the refusal that said so, without another wait. */
+function whileReached(): Asking {
+  let away: { ok: false; refusal: Refusal } | null = null;
+  return async (work) => {
+    if (away) return away;
+    const result = await work();
+    if (!result.ok && AWAY.includes(result.refusal.code)) away = result;
+    return result;
+  };
+}
+
 /** Tells the outside gradebook of one course; how many arrived. */
 async function sendFor(out: Outside, course: string, scores: readonly Waiting[]): Promise<number> {
   const { read } = out.db;
@@ -66,7 +82,9 @@ async function sendFor(out: Outside, course: string, scores: readonly Waiting[])
   }
   const { platform } = connection;
   const ids = await outsideIds(read, platform.id);
-  const lines = await placeLines(out, course, connection, new Set(scores.map(({ column }) => column)));
+  const asking = whileReached();
+  const columns = new Set(scores.map(({ column }) => column));
+  const lines = await placeLines(out, course, { connection, columns, asking });
   let sent = 0;
   const waiting = [...scores];
   const work = async (): Promise<void> => {
@@ -76,7 +94,9 @@ async function sendFor(out: Outside, course: string, scores: readonly Waiting[])
       if (userId === undefined || lineItem === undefined) await giveUp(out, one);
       else {
         const told: Result<null> = lineItem.ok
-          ? await tellScore(out, platform, { lineItem: lineItem.value, userId, score: one.score, at: out.now })
+          ? await asking(() =>
+              tellScore(out, platform, { lineItem: lineItem.value, userId, score: one.score, at: out.now }),
+            )
           : lineItem;
         await settle(out, one, told);
         if (told.ok) sent += 1;
@@ -91,15 +111,14 @@ async function sendFor(out: Outside, course: string, scores: readonly Waiting[])
 async function placeLines(
   out: Outside,
   course: string,
-  { platform, lineItems }: Connection,
-  columns: ReadonlySet<string>,
+  { connection, columns, asking }: { connection: Connection; columns: ReadonlySet<string>; asking: Asking },
 ): Promise<Map<string, Result<string>>> {
   const { db } = out;
   const lines = await db.read.select().from(outsideLines).where(eq(outsideLines.course, course));
   const placed = new Map<string, Result<string>>();
   for (const line of lines) {
     if (!columns.has(line.column)) continue;
-    const found = await placeLine(out, platform, lineItems, line);
+    const found = await asking(() => placeLine(out, connection, line));
     placed.set(line.column, found);
     if (found.ok && !(line.current && line.address === found.value))
       await db.transaction((tx) =>
@@ -118,8 +137,7 @@ const lineOf = ({ course, column }: { course: string; column: string }) =>
 /** Where a line item is: known as it is, changed, or looked for and made. */
 async function placeLine(
   out: Outside,
-  platform: Platform,
-  lineItems: string,
+  { platform, lineItems }: Connection,
   { column, label, of, address, current }: typeof outsideLines.$inferSelect,
 ): Promise<Result<string>> {
   const item: LineItem = { label, scoreMaximum: Number(round(exact(of), 6)), resourceId: column };

@@ -63,7 +63,7 @@ const input = z.object({
   again: z.array(z.object({ column: z.string().max(120), member: z.string().max(60) })).max(20_000),
 });
 
-/** Puts everything that the outside gradebook does not know among what is told, and some places again; the clock tells it. */
+/** Puts everything that the outside gradebook does not know among what is told, and some places again, and begins anew with what did not arrive yet; the clock tells it. */
 export async function tellOutside(ctx: Context, raw: unknown): Promise<Result<{ scores: number }>> {
   const parsed = parse(input, raw);
   if (!parsed.ok) return parsed;
@@ -80,6 +80,11 @@ export async function tellOutside(ctx: Context, raw: unknown): Promise<Result<{ 
   const told = new Set(news.map(({ column }) => column));
   await ctx.db.transaction(async (tx) => {
     await tellLines(tx, book, told);
+    // What is tried again later is tried now.
+    await tx
+      .update(outsideScores)
+      .set({ tries: 0, at: ctx.now, trouble: null })
+      .where(and(eq(outsideScores.course, courseId), eq(outsideScores.state, 'waiting')));
     // What was given up and is news no more is settled.
     await tx
       .update(outsideScores)

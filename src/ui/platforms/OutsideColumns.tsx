@@ -52,7 +52,7 @@ export function OutsideColumns({ book: { course, connected, columns } }: { book:
   );
 }
 
-function stateOf({ released, told, news, waiting, failed }: OutsideColumn) {
+function stateOf({ released, told, arrived, news, waiting, failed }: OutsideColumn) {
   if (!released) return <span className="soft">not released yet</span>;
   if (!told) return <span className="soft">not sent</span>;
   const said = [
@@ -60,5 +60,6 @@ function stateOf({ released, told, news, waiting, failed }: OutsideColumn) {
     ...(failed > 0 ? [`${failed} did not arrive`] : []),
     ...(news > failed ? [`${news} new or changed`] : []),
   ];
-  return said.length > 0 ? <span className="hand">{said.join(', ')}</span> : <span className="good">up to date</span>;
+  if (said.length > 0) return <span className="hand">{said.join(', ')}</span>;
+  return arrived > 0 ? <span className="good">up to date</span> : <span className="soft">nothing to send yet</span>;
 }

@@ -25,13 +25,14 @@ export function OutsideDesk({ book }: { book: OutsideBook }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const count = (of: 'news' | 'waiting' | 'arrived'): number => columns.reduce((all, one) => all + one[of], 0);
   const [news, waiting] = [count('news'), count('waiting')];
+  /** Something did not arrive, and is tried again in minutes. */
+  const late = waiting > 0 && troubles.length > 0;
   const unnamed = students.filter(({ outsideId }) => outsideId === '').length;
   useEffect(() => {
-    // What is tried again in minutes is not waited for.
-    if (waiting === 0 || troubles.length > 0) return;
+    if (waiting === 0 || late) return;
     const timer = setInterval(() => router.refresh(), LOOKS_AGAIN);
     return () => clearInterval(timer);
-  }, [waiting, troubles.length, router]);
+  }, [waiting, late, router]);
   const tell = async (again: readonly PlaceOutside[] = []): Promise<void> => {
     setBusy(true);
     const result = await tellOutsideAction({ course: course.id, again });
@@ -46,8 +47,8 @@ export function OutsideDesk({ book }: { book: OutsideBook }) {
         state={connected ? stateText(waiting, count('arrived')) : 'not connected'}
       >
         {connected && (
-          <Button disabled={busy || news === 0} onClick={() => void tell()}>
-            {news === 0 ? 'Nothing new to send' : `Send ${plural(news, 'score')}`}
+          <Button disabled={busy || (news === 0 && !late)} onClick={() => void tell()}>
+            {news > 0 ? `Send ${plural(news, 'score')}` : late ? 'Try again now' : 'Nothing new to send'}
           </Button>
         )}
       </Strip>
