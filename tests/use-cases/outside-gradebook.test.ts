@@ -171,6 +171,19 @@ describe('scores of a course', () => {
     expect(await tell()).toBe(0);
   });
 
+  it('of a column that is left off are not sent any more, though they waited', async () => {
+    const platform = await connected();
+    await tell();
+    const connect = (columns: string[]) =>
+      connectOutsideBook(dept.as('teacher'), { course: dept.course, platform, lineItems: LINE_ITEMS, columns });
+    must(await connect(['poster']));
+    expect(await sendScores(as('lead'))).toEqual({ sent: 1, failed: 0 });
+    must(await connect(['talk', 'poster']));
+    expect(await tell()).toBe(2);
+    must(await connect([]));
+    expect(await sendScores(as('lead'))).toEqual({ sent: 0, failed: 0 });
+  });
+
   it('go to one line item for each column, whoever asks and however often it was forgotten', async () => {
     const platform = await connected();
     await tell();

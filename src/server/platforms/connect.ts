@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, inArray, isNull, notInArray } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { liesUnder } from '@/core/base/under';
@@ -39,8 +39,20 @@ export async function connectOutsideBook(ctx: Context, raw: unknown): Promise<Re
       .insert(outsideBooks)
       .values({ course, ...row })
       .onConflictDoUpdate({ target: outsideBooks.course, set: row });
+    await leaveOff(tx, course, row.columns);
     return ok();
   });
+}
+
+/** What still waits of columns that are not told any more is not sent. */
+async function leaveOff(tx: Transaction, course: string, columns: string[]): Promise<void> {
+  const waits = and(
+    eq(outsideScores.course, course),
+    notInArray(outsideScores.column, columns),
+    inArray(outsideScores.state, ['waiting', 'failed']),
+  );
+  await tx.delete(outsideScores).where(and(waits, isNull(outsideScores.told)));
+  await tx.update(outsideScores).set({ state: 'sent', trouble: null }).where(waits);
 }
 
 /** Takes a course out of its outside gradebook; what stands there stays. */
