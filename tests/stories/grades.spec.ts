@@ -316,6 +316,24 @@ test('scores go to the gradebook of a learning platform; what stands there is as
   await dialog.getByLabel('Its name here').fill('Learning place');
   await dialog.getByRole('button', { name: 'Keep it' }).click();
   await expect(dialog.getByRole('alert')).toHaveText('This is no web address. It begins with https://.');
+  await dialog.getByLabel('Client id that it has given').fill('zonda-7');
+  await dialog.getByLabel('Address of its access tokens').fill('https://learning.example/token');
+  await dialog.getByLabel('All line items of its courses').fill('https://learning.example/courses/');
+  // A hasty hand registers it once.
+  await dialog.getByRole('button', { name: 'Keep it' }).dblclick();
+  await expect(dialog).toBeHidden();
+  await expect(platforms.getByRole('heading', { name: 'Learning place' })).toHaveCount(1);
+  await platforms.getByRole('button', { name: 'Try Learning place' }).click();
+  await expect(platforms.getByRole('status')).toHaveText('The platform does not answer.');
+  await platforms.getByRole('button', { name: 'Change Learning place…' }).click();
+  await dialog.getByRole('button', { name: 'Take it out…' }).click();
+  await dialog.getByRole('button', { name: 'Take it out', exact: true }).click();
+  await expect(platforms.getByRole('heading', { name: 'Learning place' })).toHaveCount(0);
+  // The one that a course stands in stays.
+  await platforms.getByRole('button', { name: 'Change Stand-in platform…' }).click();
+  await dialog.getByRole('button', { name: 'Take it out…' }).click();
+  await dialog.getByRole('button', { name: 'Take it out', exact: true }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('A course stands in its gradebooks. Disconnect first.');
   await teacher.keyboard.press('Escape');
 
   await book(teacher);

@@ -34,6 +34,7 @@ export function PlatformDialog({ platform, onClose }: { platform: Platform | nul
   });
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [busy, setBusy] = useState(false);
+  const [asking, setAsking] = useState(false);
   const act = async (work: () => Promise<{ ok: true } | { ok: false; refusal: Refusal }>): Promise<void> => {
     setBusy(true);
     const result = await work();
@@ -50,8 +51,17 @@ export function PlatformDialog({ platform, onClose }: { platform: Platform | nul
       onSubmit={() => void act(() => keepPlatformAction({ id: platform?.id ?? null, ...said }))}
       acts={
         <>
-          {platform && (
-            <Button variant="quiet" disabled={busy} onClick={() => void act(() => dropPlatformAction(platform.id))}>
+          {platform && !asking && (
+            <Button variant="quiet" onClick={() => setAsking(true)}>
+              Take it out…
+            </Button>
+          )}
+          {platform && asking && (
+            <Button
+              variant="outline-primary"
+              disabled={busy}
+              onClick={() => void act(() => dropPlatformAction(platform.id))}
+            >
               Take it out
             </Button>
           )}
@@ -74,6 +84,7 @@ export function PlatformDialog({ platform, onClose }: { platform: Platform | nul
           {refusal && at === name && <Trouble>{refusalText(refusal)}</Trouble>}
         </label>
       ))}
+      {asking && <p className="hand mb-0">What it calls the students is forgotten here.</p>}
       {refusal && !placed && <Trouble>{refusalText(refusal)}</Trouble>}
     </Dialog>
   );
