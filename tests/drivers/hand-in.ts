@@ -7,7 +7,8 @@ import type { TestDepartment } from './department';
 /** Hands in and waits for the marks, which the reply itself waits for only while they come quickly. */
 export async function handInAndMark(ctx: Context, attempt: string): ReturnType<typeof handIn> {
   const handed = await handIn(ctx, attempt);
-  await markWaiting(ctx);
+  const { failed } = await markWaiting(ctx);
+  if (failed.length > 0) throw failed[0];
   return handed;
 }
 
