@@ -4,8 +4,9 @@ import type { Proposal } from '@/core/gradebook/bring-in';
 import type { BookRow, ColumnView } from '@/server/gradebook/gradebook';
 import { Dialog } from '../parts/Dialog';
 import { RowsTable } from '../parts/RowsTable';
-import { entryText, notTakenText } from '../words/gradebook';
+import { entryText } from '../words/gradebook';
 import { plural } from '../words/marks';
+import { LeftOut } from './LeftOut';
 import { shownEntry } from './shown-entry';
 
 interface Props {
@@ -39,19 +40,7 @@ export function ProposalDialog({ proposal: { changes, bad }, rows, columns, onTa
         </Button>
       }
     >
-      {bad.length > 0 && (
-        <div className="advice mb-3">
-          <p className="mb-1">
-            <strong>{plural(bad.length, 'cell')} left out:</strong>
-          </p>
-          <ul className="mb-0">
-            {bad.slice(0, 20).map((one, i) => (
-              <li key={i}>{notTakenText(one)}</li>
-            ))}
-            {bad.length > 20 && <li>and {bad.length - 20} more</li>}
-          </ul>
-        </div>
-      )}
+      <LeftOut bad={bad} what="cell" />
       <RowsTable
         rows={changes.slice(0, MOST_SHOWN)}
         keyOf={({ member, column }) => `${member} ${column}`}

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { type OutsideId, readOutsideIds } from '@/core/gradebook/outside-ids';
 import type { OutsideStudent } from '@/server/platforms/outside-book';
+import { LeftOut } from '../gradebook/LeftOut';
 import { Dialog } from '../parts/Dialog';
-import { notTakenText } from '../words/gradebook';
 import { plural } from '../words/marks';
 
 interface Props {
@@ -37,19 +37,7 @@ export function PasteIds({ students, onTake, onClose }: Props) {
           onChange={(e) => setText(e.target.value)}
         />
       </label>
-      {bad.length > 0 && (
-        <div className="advice mt-2">
-          <p className="mb-1">
-            <strong>{plural(bad.length, 'line')} left out:</strong>
-          </p>
-          <ul className="mb-0">
-            {bad.slice(0, 10).map((one) => (
-              <li key={one.row}>{notTakenText(one)}</li>
-            ))}
-            {bad.length > 10 && <li>and {bad.length - 10} more</li>}
-          </ul>
-        </div>
-      )}
+      <LeftOut bad={bad} what="line" />
     </Dialog>
   );
 }
