@@ -1,4 +1,5 @@
 import { Link } from '@/ui/parts/Link';
+import { OPEN_SEARCH } from '@/core/bank/searching';
 import { must } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { searchQuestions } from '@/server/bank/search';
@@ -25,17 +26,7 @@ export default async function TodayPage() {
   const asking = builds ? await marksAskedAbout(ctx) : [];
   const toJudge = await panelsToJudge(ctx);
   const exams = builds ? must(await listExams(ctx)).slice(0, 3) : [];
-  const found = builds
-    ? await searchQuestions(ctx, {
-        bank: null,
-        topic: null,
-        words: '',
-        kind: null,
-        difficulty: null,
-        sort: 'newest',
-        from: 0,
-      })
-    : null;
+  const found = builds ? await searchQuestions(ctx, { ...OPEN_SEARCH, from: 0 }) : null;
   const questions = found?.ok ? found.value.found.slice(0, 4) : [];
   return (
     <>
