@@ -56,15 +56,6 @@ export function PlatformDialog({ platform, onClose }: { platform: Platform | nul
               Take it out…
             </Button>
           )}
-          {platform && asking && (
-            <Button
-              variant="outline-primary"
-              disabled={busy}
-              onClick={() => void act(() => dropPlatformAction(platform.id))}
-            >
-              Take it out
-            </Button>
-          )}
           <Button type="submit" disabled={busy}>
             Keep it
           </Button>
@@ -84,7 +75,20 @@ export function PlatformDialog({ platform, onClose }: { platform: Platform | nul
           {refusal && at === name && <Trouble>{refusalText(refusal)}</Trouble>}
         </label>
       ))}
-      {asking && <p className="hand mb-0">What it calls the students is forgotten here.</p>}
+      {platform && asking && (
+        // Away from the button that asked, so that a double click asks only.
+        <p className="d-flex gap-2 align-items-baseline mb-0">
+          <span className="hand">What it calls the students is forgotten here.</span>
+          <Button
+            variant="outline-primary"
+            size="sm"
+            disabled={busy}
+            onClick={() => void act(() => dropPlatformAction(platform.id))}
+          >
+            Take it out
+          </Button>
+        </p>
+      )}
       {refusal && !placed && <Trouble>{refusalText(refusal)}</Trouble>}
     </Dialog>
   );
