@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { truncateSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
@@ -25,6 +25,14 @@ async function schedule(minutes: number): Promise<string> {
   await teacher.getByRole('button', { name: 'Schedule it' }).click();
   await teacher.waitForURL('**/sittings/*');
   return teacher.url();
+}
+
+/** A photo of so many megabytes on the disk: a browser takes it from there at once, though not out of the test's memory. */
+function photo(megabytes: number): string {
+  const file = path.resolve(`.test/IMG_${megabytes}.jpg`);
+  writeFileSync(file, '');
+  truncateSync(file, megabytes * 1024 * 1024);
+  return file;
 }
 
 /** Makes a device's clock wrong by so many hours. */
@@ -162,7 +170,7 @@ test('files beside an answer are kept without a network, go on in pieces, and ho
   ]);
   await expect(list).toContainText(['kept on this device']);
   await expect(page.getByRole('main').getByRole('alert')).toContainText('none.txt: This file is empty.');
-  await report.setInputFiles({ name: 'IMG_4011.jpg', mimeType: 'image/jpeg', buffer: Buffer.alloc(40 * 1024 * 1024) });
+  await report.setInputFiles(photo(40));
   await expect(page.getByRole('main').getByRole('alert')).toContainText('40 MB; 20 MB is the most');
   await expect(list).toHaveCount(1);
   await expect(page.getByText(/^Offline: kept on this device/)).toBeVisible();
@@ -271,9 +279,7 @@ test('a 60 MB photo and a file that is no picture are refused beside the sheet, 
   await teacher.getByRole('button', { name: 'Picture or file' }).click();
   const tray = teacher.getByRole('dialog');
   const chooser = tray.getByLabel('Choose a file');
-  const large = path.resolve('.test/IMG_4011.jpg');
-  writeFileSync(large, Buffer.alloc(60 * 1024 * 1024, 7));
-  await chooser.setInputFiles(large);
+  await chooser.setInputFiles(photo(60));
   await expect(tray.getByRole('alert')).toContainText('60 MB; 50 MB is the most');
   await chooser.setInputFiles({
     name: 'notes.png',
