@@ -1,24 +1,41 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { connectOutsideAction } from '@/actions/outside-gradebook';
 import { exact, shown } from '@/core/base/exact';
 import type { OutsideBook, OutsideColumn } from '@/server/platforms/outside-book';
+import { oneAtATime } from '../parts/one-at-a-time';
 import { RowsTable } from '../parts/RowsTable';
 import { Trouble } from '../parts/Trouble';
+import { useAskedBeforeLeaving } from '../parts/use-asked-before-leaving';
 import { refusalText } from '../words/refusals';
 
 /** Which columns are told outside, and how far that is. */
 export function OutsideColumns({ book: { course, connected, columns } }: { book: OutsideBook }) {
   /** What was clicked here goes before what the server said last, which may be older. */
   const [clicked, setClicked] = useState<ReadonlyMap<string, boolean>>(new Map());
+  const newest = useRef(clicked);
+  const [kept, setKept] = useState(clicked);
+  const [line] = useState(oneAtATime);
   const [trouble, setTrouble] = useState<string | null>(null);
+  useAskedBeforeLeaving(clicked !== kept && trouble === null);
   const isTold = ({ id, told }: OutsideColumn, changes = clicked): boolean => changes.get(id) ?? told;
   const choose = async (id: string, on: boolean): Promise<void> => {
-    const changes = new Map(clicked).set(id, on);
-    setClicked(changes);
-    const told = columns.filter((one) => isTold(one, changes)).map((one) => one.id);
-    const result = await connectOutsideAction({ course: course.id, ...connected, columns: told });
-    setTrouble(result.ok ? null : refusalText(result.refusal));
+    newest.current = new Map(newest.current).set(id, on);
+    setClicked(newest.current);
+    setTrouble(null);
+    const mine = newest.current;
+    await line(async () => {
+      // A hasty hand has clicked again meanwhile: what it clicked last says all.
+      if (newest.current !== mine) return;
+      const told = columns.filter((one) => isTold(one, mine)).map((one) => one.id);
+      try {
+        const result = await connectOutsideAction({ course: course.id, ...connected, columns: told });
+        setTrouble(result.ok ? null : refusalText(result.refusal));
+        setKept(mine);
+      } catch {
+        setTrouble('This could not be sent. Look at the connection and click it again.');
+      }
+    });
   };
   return (
     <section className="sheet plain mb-3 scroll-x" aria-labelledby="outside-columns">

@@ -79,9 +79,8 @@ export class DeviceStore {
   async putAnswer(answer: KeptAnswer, instead: readonly KeptAnswer[]): Promise<void> {
     try {
       const writing = (await open()).transaction('answers', 'readwrite');
-      void writing.store.put(answer);
-      for (const old of instead) void writing.store.delete(answerKey(old));
-      await writing.done;
+      const { store, done } = writing;
+      await Promise.all([store.put(answer), ...instead.map((old) => store.delete(answerKey(old))), done]);
     } catch {
       this.answersHere.set(answerKey(answer).join(), answer);
     }
@@ -98,8 +97,7 @@ export class DeviceStore {
     for (const one of gone) this.answersHere.delete(answerKey(one).join());
     await orNothing(async () => {
       const writing = (await open()).transaction('answers', 'readwrite');
-      for (const one of gone) void writing.store.delete(answerKey(one));
-      await writing.done;
+      await Promise.all([...gone.map((one) => writing.store.delete(answerKey(one))), writing.done]);
       return [];
     });
   }

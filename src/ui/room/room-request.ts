@@ -11,9 +11,16 @@ export async function askRoom<T>(address: string, init: RequestInit, millisecond
     if ([401, 403, 404].includes(response.status)) return { state: 'signed-out' };
     // Asked to come back later, which is what one does without a connection.
     if (response.status >= 500 || response.status === 429) return { state: 'offline' };
-    const result: unknown = await response.json().catch(() => refuse('bad-input'));
-    return { state: 'answered', result: result as Result<T> };
+    // What stands between may take less than the server, and says so in its own words.
+    if (response.status === 413) return { state: 'answered', result: refuse('bad-input') };
+    const reply: unknown = await response.json();
+    return isOurs(reply) ? { state: 'answered', result: reply as Result<T> } : { state: 'offline' };
   } catch {
     return { state: 'offline' };
   }
+}
+
+/** A network that wants a sign-in of its own, or watches over what passes, replies with a page, and with success. */
+function isOurs(reply: unknown): boolean {
+  return typeof reply === 'object' && reply !== null && 'ok' in reply && typeof reply.ok === 'boolean';
 }
