@@ -12,8 +12,9 @@ export function useFound<T>(words: string, ask: (words: string) => Promise<reado
     if (words.trim() === '') return;
     let stale = false;
     const timer = setTimeout(async () => {
-      const all = await asking.current(words);
-      if (!stale) setFound(all);
+      // Without a connection what was found before stays.
+      const all = await asking.current(words).catch(() => null);
+      if (!stale && all) setFound(all);
     }, REST);
     return () => {
       stale = true;

@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { tellOutsideAction } from '@/actions/outside-gradebook';
@@ -7,6 +6,7 @@ import type { OutsideBook } from '@/server/platforms/outside-book';
 import { Strip } from '../frame/Strip';
 import { Link } from '../parts/Link';
 import { Trouble } from '../parts/Trouble';
+import { useFreshPage } from '../parts/use-fresh-page';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { Compare, type PlaceOutside } from './Compare';
@@ -20,7 +20,7 @@ const LOOKS_AGAIN = 2000;
 /** The gradebook of a course beside the one outside that is told of it. */
 export function OutsideDesk({ book }: { book: OutsideBook }) {
   const { course, connected, columns, students, troubles } = book;
-  const router = useRouter();
+  const look = useFreshPage();
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const count = (of: 'news' | 'waiting' | 'arrived'): number => columns.reduce((all, one) => all + one[of], 0);
@@ -30,9 +30,9 @@ export function OutsideDesk({ book }: { book: OutsideBook }) {
   const unnamed = students.filter(({ outsideId }) => outsideId === '').length;
   useEffect(() => {
     if (waiting === 0 || late) return;
-    const timer = setInterval(() => router.refresh(), LOOKS_AGAIN);
+    const timer = setInterval(look, LOOKS_AGAIN);
     return () => clearInterval(timer);
-  }, [waiting, late, router]);
+  }, [waiting, late, look]);
   const tell = async (again: readonly PlaceOutside[] = []): Promise<void> => {
     setBusy(true);
     const result = await tellOutsideAction({ course: course.id, again });
