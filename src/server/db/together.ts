@@ -1,3 +1,5 @@
+import { setImmediate } from 'node:timers/promises';
+
 interface Waiting<T, R> {
   item: T;
   done: (result: R) => void;
@@ -5,8 +7,8 @@ interface Waiting<T, R> {
 }
 
 /**
- * Does work for many callers at once: whatever is asked while a round runs goes
- * into the next round. `work` gives a result for each item, in their order; when
+ * Does work for many callers at once: whatever is asked in the same turn of the event loop, or while a round runs, goes
+ * into one round. `work` gives a result for each item, in their order; when
  * it throws, every caller of that round gets the error.
  */
 export function together<T, R>(work: (items: T[]) => Promise<R[]>): (item: T) => Promise<R> {
@@ -16,6 +18,8 @@ export function together<T, R>(work: (items: T[]) => Promise<R[]>): (item: T) =>
   async function rounds(): Promise<void> {
     running = true;
     while (waiting.length > 0) {
+      // What came over the network in this turn is all there at its end; work that waits for nothing would be done before.
+      await setImmediate();
       const round = waiting;
       waiting = [];
       try {
