@@ -75,63 +75,63 @@ export function RubricEditor({ rubric, onChange }: Props) {
         value={rubric.title}
         onChange={(e) => onChange({ ...rubric, title: e.target.value }, 'title')}
       />
-      <div className="scroll-x">
-        <table className="rubric">
-          <thead>
-            <tr>
-              <th scope="col">Criterion</th>
-              {levels.map((level, at) => (
-                // Levels have no names of their own; their place is what they are.
-                <th key={at} scope="col">
-                  {look !== 'single' && (
-                    <input
-                      className="form-control form-control-sm"
-                      aria-label={`Name of level ${at + 1}`}
-                      maxLength={80}
-                      value={level.name}
-                      onChange={(e) => setLevel(at, { name: e.target.value })}
-                    />
-                  )}
-                  <span className="line">
-                    {look === 'single' ? 'up to' : ''}
-                    <MarksInput
-                      marks={level.marks}
-                      label={`Marks of level ${level.name || at + 1}`}
-                      onChange={(marks) => setLevel(at, { marks })}
-                    />
-                    {levels.length > 1 && (
-                      <Button
-                        variant="quiet"
-                        className="small-act"
-                        aria-label={`Take level ${level.name} out`}
-                        onClick={() => removeLevel(at)}
-                      >
-                        <X size={13} />
-                      </Button>
+      {/* Around the table: what it says to screen readers is no part of one. */}
+      <DndContext
+        id="criteria"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over }) => {
+          const from = criteria.findIndex(({ id }) => id === active.id);
+          const to = criteria.findIndex(({ id }) => id === over?.id);
+          if (from >= 0 && to >= 0 && from !== to) onChange({ ...rubric, criteria: arrayMove(criteria, from, to) }, '');
+        }}
+      >
+        <div className="scroll-x">
+          <table className="rubric">
+            <thead>
+              <tr>
+                <th scope="col">Criterion</th>
+                {levels.map((level, at) => (
+                  // Levels have no names of their own; their place is what they are.
+                  <th key={at} scope="col">
+                    {look !== 'single' && (
+                      <input
+                        className="form-control form-control-sm"
+                        aria-label={`Name of level ${at + 1}`}
+                        maxLength={80}
+                        value={level.name}
+                        onChange={(e) => setLevel(at, { name: e.target.value })}
+                      />
                     )}
-                  </span>
-                </th>
-              ))}
-              {look !== 'single' && levels.length < MOST_LEVELS && (
-                <th className="no-print">
-                  <Button variant="quiet" className="small-act" aria-label="Add a level" onClick={addLevel}>
-                    <Plus size={14} />
-                  </Button>
-                </th>
-              )}
-            </tr>
-          </thead>
-          <DndContext
-            id="criteria"
-            sensors={sensors}
-            collisionDetection={closestCenter}
-            onDragEnd={({ active, over }) => {
-              const from = criteria.findIndex(({ id }) => id === active.id);
-              const to = criteria.findIndex(({ id }) => id === over?.id);
-              if (from >= 0 && to >= 0 && from !== to)
-                onChange({ ...rubric, criteria: arrayMove(criteria, from, to) }, '');
-            }}
-          >
+                    <span className="line">
+                      {look === 'single' ? 'up to' : ''}
+                      <MarksInput
+                        marks={level.marks}
+                        label={`Marks of level ${level.name || at + 1}`}
+                        onChange={(marks) => setLevel(at, { marks })}
+                      />
+                      {levels.length > 1 && (
+                        <Button
+                          variant="quiet"
+                          className="small-act"
+                          aria-label={`Take level ${level.name} out`}
+                          onClick={() => removeLevel(at)}
+                        >
+                          <X size={13} />
+                        </Button>
+                      )}
+                    </span>
+                  </th>
+                ))}
+                {look !== 'single' && levels.length < MOST_LEVELS && (
+                  <th className="no-print">
+                    <Button variant="quiet" className="small-act" aria-label="Add a level" onClick={addLevel}>
+                      <Plus size={14} />
+                    </Button>
+                  </th>
+                )}
+              </tr>
+            </thead>
             <SortableContext items={criteria.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
               <tbody>
                 {criteria.map((one) => (
@@ -149,9 +149,9 @@ export function RubricEditor({ rubric, onChange }: Props) {
                 ))}
               </tbody>
             </SortableContext>
-          </DndContext>
-        </table>
-      </div>
+          </table>
+        </div>
+      </DndContext>
       <p className="d-flex align-items-center gap-3 mb-0 mt-2">
         {look !== 'whole' && criteria.length < MOST_CRITERIA && (
           <Button variant="quiet" onClick={addCriterion}>

@@ -6,6 +6,7 @@ import { MathField } from '../maths/MathField';
 import { RuleRow } from './RuleRow';
 import { marksText } from '../words/marks';
 import { CheckLine } from '../parts/CheckLine';
+import { CountInput } from '../parts/CountInput';
 
 const MODE_WORDS: Record<MathsRules['mode'], string> = {
   equivalent: 'has the same value as',
@@ -68,7 +69,7 @@ function FormInput({
     text
       .split(',')
       .map((name) => name.trim())
-      .filter((name) => name !== '')
+      .filter((name) => name !== '' && name.length <= 20)
       .slice(0, 20);
   return (
     <div className="line">
@@ -91,15 +92,13 @@ function FormInput({
         <option value="useFunctions">with certain functions</option>
       </select>
       {form !== null && typeof form === 'object' && ('decimalPlaces' in form || 'significantFigures' in form) && (
-        <input
-          type="number"
-          className="form-control narrow"
-          aria-label={`How many, in rule ${number}`}
-          min={'decimalPlaces' in form ? 0 : 1}
-          max={12}
-          value={'decimalPlaces' in form ? form.decimalPlaces : form.significantFigures}
-          onChange={(e) => {
-            const count = Math.min(12, Math.max('decimalPlaces' in form ? 0 : 1, Math.round(Number(e.target.value))));
+        <CountInput
+          label={`How many, in rule ${number}`}
+          least={'decimalPlaces' in form ? 0 : 1}
+          most={12}
+          count={'decimalPlaces' in form ? form.decimalPlaces : form.significantFigures}
+          onChange={(count) => {
+            if (count === null) return;
             onChange('decimalPlaces' in form ? { decimalPlaces: count } : { significantFigures: count });
           }}
         />

@@ -1,5 +1,6 @@
 'use client';
 import {
+  LONGEST_KEY,
   type NumberRule,
   type NumberRules,
   type Slip,
@@ -51,6 +52,7 @@ function AcceptInput({
         <input
           className="form-control narrow"
           aria-label="Tolerance"
+          maxLength={60}
           value={accept.amount}
           onChange={(e) => {
             if (accept.by === 'absolute' || accept.by === 'relative' || accept.by === 'range')
@@ -97,6 +99,7 @@ export function NumberRulesEditor({ rules, marks, onChange, children }: Props & 
                 className="form-control"
                 aria-label={`Value of rule ${i + 1}`}
                 value={rule.value}
+                maxLength={LONGEST_KEY}
                 onChange={(e) => set(i, { value: e.target.value })}
               />
               <span>{rules.unit}</span>
@@ -187,6 +190,7 @@ function Uncertainty({ rules, marks, onChange }: Props) {
             className="form-control narrow"
             aria-label="Uncertainty"
             value={uncertainty.value}
+            maxLength={LONGEST_KEY}
             onChange={(e) => onChange({ ...rules, uncertainty: { ...uncertainty, value: e.target.value } })}
           />
           {rules.unit} within
@@ -194,6 +198,7 @@ function Uncertainty({ rules, marks, onChange }: Props) {
             className="form-control narrow"
             aria-label="How far the uncertainty may be off, in percent"
             value={uncertainty.percent}
+            maxLength={20}
             onChange={(e) => onChange({ ...rules, uncertainty: { ...uncertainty, percent: e.target.value } })}
           />
           %; without it

@@ -47,6 +47,7 @@ export function RuleRow({ index, when, share, feedback, onFeedback, onTakeOut, c
         aria-label={`Feedback of rule ${number}`}
         placeholder="What they read"
         value={feedback}
+        maxLength={1000}
         onChange={(e) => onFeedback(e.target.value)}
       />
     </div>

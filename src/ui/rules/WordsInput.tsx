@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { wordingsOf } from '@/core/rules/text/rules';
 import { SynonymsOffered } from './SynonymsOffered';
 
 interface Props {
@@ -24,12 +25,7 @@ export function WordsInput({ words, label, placeholder = 'one; another; a third'
         placeholder={placeholder}
         onChange={(e) => {
           setTyped(e.target.value);
-          onChange(
-            e.target.value
-              .split(/[;\n]/)
-              .map((w) => w.trim())
-              .filter((w) => w !== ''),
-          );
+          onChange(wordingsOf(e.target.value));
         }}
         onBlur={() => setTyped(null)}
       />

@@ -7,6 +7,9 @@ import { splitAnswer } from './split';
 import { timeSpan } from './time-span';
 import { DIMENSIONLESS, parseUnit, sameDimension, toBase, type Unit } from './units';
 
+/** So many characters a value, or a unit, has at most where it is typed as a key. */
+export const LONGEST_KEY = 80;
+
 /** How near is near enough. */
 const tolerance = z.discriminatedUnion('by', [
   /** within ± amount, in the unit of the target */
@@ -26,7 +29,7 @@ const tolerance = z.discriminatedUnion('by', [
 export type Tolerance = z.infer<typeof tolerance>;
 
 const numberRule = z.object({
-  value: z.string().max(60),
+  value: z.string().max(LONGEST_KEY),
   accept: tolerance,
   /** The number alone decides, whatever unit stands behind it. */
   anyUnit: z.boolean().optional(),
@@ -37,7 +40,7 @@ export type NumberRule = z.infer<typeof numberRule>;
 
 export const numberRules = z.object({
   /** The unit of the values below; empty for a bare number. */
-  unit: z.string().max(60),
+  unit: z.string().max(LONGEST_KEY),
   /** The first rule is the key. */
   rules: z.array(numberRule).min(1).max(20),
   /** Share of a rule's marks for the right number without its unit. */
@@ -45,7 +48,9 @@ export const numberRules = z.object({
   /** A percentage as a fraction and the other way round: right too, or only as the key has it. Left out: "59 %" is 0.59, 0.59 is not 59 %. */
   percent: z.enum(['either', 'asWritten']).optional(),
   /** The uncertainty to be stated, in the unit of the key, with a tolerance in percent of it; and the share without it. */
-  uncertainty: z.object({ value: z.string().max(60), percent: z.string().max(20), missing: shareText }).optional(),
+  uncertainty: z
+    .object({ value: z.string().max(LONGEST_KEY), percent: z.string().max(20), missing: shareText })
+    .optional(),
   otherwiseFeedback: z.string().max(1000),
 });
 export type NumberRules = z.infer<typeof numberRules>;

@@ -20,7 +20,7 @@ import { compiledPattern } from './patterns';
 import { pointsIn, type PointsRule, pointsRule, wordingsIn } from './points';
 import { type PointsVerdict, tryPoints } from './try-points';
 import { type Asked, askedIn } from './asked';
-import { isJoined, phrase, phrasesIn, placementsOf, type Wording, wording } from './wordings';
+import { isJoined, LONGEST_PHRASE, phrase, phrasesIn, placementsOf, type Wording, wording } from './wordings';
 import { type Forgives, forgives, FORGIVES_ALL, type Likeness, likeAnswer, type PhrasePlace, seen } from './words';
 
 const textRule = z.discriminatedUnion('when', [
@@ -55,11 +55,11 @@ export const textRules = z.object({
 });
 export type TextRules = z.infer<typeof textRules>;
 
-/** Wordings typed in one line, with semicolons between them. */
+/** Wordings typed in one line, with semicolons between them: forty at most, and of each as much as a phrase has. */
 export function wordingsOf(typed: string): string[] {
   return typed
     .split(/[;\n]/)
-    .map((one) => one.trim())
+    .map((one) => one.trim().slice(0, LONGEST_PHRASE).trim())
     .filter((one) => one !== '')
     .slice(0, 40);
 }

@@ -1,4 +1,4 @@
-import { isJoined, type Joined, type Wording } from './wordings';
+import { isJoined, type Joined, LONGEST_PHRASE, type Wording } from './wordings';
 
 const PATTERN = /^pattern:\s*/i;
 
@@ -37,7 +37,7 @@ export function wordingFrom(typed: string, known: readonly Wording[] = []): Word
 function alternatives(part: string): string[] {
   return part
     .split(/\s\/\s/)
-    .map((one) => one.trim().slice(0, 200))
+    .map((one) => one.trim().slice(0, LONGEST_PHRASE))
     .filter((one) => one !== '');
 }
 

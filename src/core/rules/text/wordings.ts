@@ -4,8 +4,11 @@ import { compiledPattern } from './patterns';
 import type { Token } from './reading';
 import type { PhrasePlace } from './words';
 
+/** So many characters of a phrase are taken, where it is typed. */
+export const LONGEST_PHRASE = 200;
+
 /** Words, a number with or without its unit, or `{name}` of a word list. */
-export const phrase = z.string().trim().min(1).max(200);
+export const phrase = z.string().trim().min(1).max(LONGEST_PHRASE);
 
 /** How near the parts of a wording have to stand, or that what follows has to be said of what comes first. */
 export const NEARNESS = ['answer', 'sentence', 'clause', 'tied'] as const;

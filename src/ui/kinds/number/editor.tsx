@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { number, type NumberSetup } from '@/core/kinds/number/number';
-import { otherReading, rulesFromKey } from '@/core/rules/number/rules';
+import { LONGEST_KEY, otherReading, rulesFromKey } from '@/core/rules/number/rules';
 import { unitsLike } from '@/core/rules/number/units';
 import { NumberRulesEditor, numberRulesSentence } from '../../rules/NumberRulesEditor';
 import type { EditorProps, EditorSide } from '../contract';
@@ -38,7 +38,7 @@ function Place({ setup, onChange, letter }: EditorProps<NumberSetup>) {
         aria-label={`Slot ${letter}: the right number with its unit`}
         placeholder="5.19 MW"
         value={typed ?? shown}
-        maxLength={80}
+        maxLength={LONGEST_KEY}
         onChange={(e) => type(e.target.value)}
         onBlur={() => setTyped(null)}
       />
