@@ -106,7 +106,7 @@ describe('answers on their way', () => {
         expect(await waiting()).toEqual([]);
         for (const [item, words] of last) expect(await standing(item)).toBe(words);
       }),
-      { numRuns: 40 },
+      { numRuns: 40, seed: 26 },
     );
   });
 

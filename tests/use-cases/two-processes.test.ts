@@ -14,7 +14,7 @@ import type { Context } from '@/server/context';
 import { openDatabase } from '@/server/db/database';
 import { mendings } from '@/server/db/schema/marks';
 import { listeningTo } from '@/server/events/listening';
-import { changed } from '@/server/events/versions';
+import { changed, newestVersion, type Topic } from '@/server/events/versions';
 import { jobs } from '@/server/db/schema/jobs';
 import { beating, beginJob, runningJob } from '@/server/jobs/jobs';
 import { applyMending, takeBackMending } from '@/server/marking/mend';
@@ -138,8 +138,8 @@ it('what another process changes is heard here, once, by those who listen to it'
   const second = await openDatabase(dept.out.db.url);
   const heard = vi.fn();
   const other = vi.fn();
-  const stop = listeningTo(dept.out.db.read).on(['course:wind', 'course:water'], heard);
-  const stopOther = listeningTo(dept.out.db.read).on(['course:sun'], other);
+  const stop = await listeningTo(dept.out.db.read).on(['course:wind', 'course:water'], 0, heard);
+  const stopOther = await listeningTo(dept.out.db.read).on(['course:sun'], 0, other);
   await new Promise((done) => setTimeout(done, 600));
   await second.transaction((tx) => changed(tx, 'course:wind', 'course:water'));
   await vi.waitFor(() => expect(heard).toHaveBeenCalledTimes(1), { timeout: 5000 });
@@ -151,4 +151,23 @@ it('what another process changes is heard here, once, by those who listen to it'
   expect(heard).toHaveBeenCalledTimes(2);
   stopOther();
   second.close();
+});
+
+it('whoever comes to listen late is told of what changed since the page was made, and of nothing else', async () => {
+  const { read } = dept.out.db;
+  const change = (...topics: Topic[]) => dept.out.db.transaction((tx) => changed(tx, ...topics));
+  await change('room:a');
+  const version = await newestVersion(read);
+  const [early, late, elsewhere, now] = [vi.fn(), vi.fn(), vi.fn(), vi.fn()];
+  const stops = [await listeningTo(read).on(['room:a'], version, early)];
+  await change('room:a', 'room:b');
+  const newest = await newestVersion(read);
+  stops.push(await listeningTo(read).on(['room:b', 'rooms:x'], version, late));
+  stops.push(await listeningTo(read).on(['room:c'], version, elsewhere));
+  stops.push(await listeningTo(read).on(['room:b'], newest, now));
+  expect(late.mock.calls).toEqual([[newest]]);
+  await vi.waitFor(() => expect(early).toHaveBeenCalledTimes(1), { timeout: 5000 });
+  await new Promise((done) => setTimeout(done, 600));
+  expect([late, elsewhere, now].map(({ mock }) => mock.calls.length)).toEqual([1, 0, 0]);
+  for (const stop of stops) stop();
 });

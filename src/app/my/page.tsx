@@ -3,6 +3,7 @@ import { Link } from '@/ui/parts/Link';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import type { Tries } from '@/core/sittings/tries';
 import { studentContext } from '@/server/auth/request';
+import { newestVersion } from '@/server/events/versions';
 import { ownGradebooks } from '@/server/gradebook/own-grades';
 import { listOwnResults } from '@/server/results/own-results';
 import { ownGroups } from '@/server/people/own-groups';
@@ -28,6 +29,7 @@ function TriesLine({ sitting: { tries, next } }: { sitting: { tries: Tries | nul
 
 export default async function MyPage() {
   const ctx = await studentContext();
+  const version = await newestVersion(ctx.db.read);
   const sittings = await ownSittings(ctx);
   const results = await listOwnResults(ctx);
   const gradebooks = await ownGradebooks(ctx);
@@ -43,7 +45,7 @@ export default async function MyPage() {
   );
   return (
     <div className="page" style={{ maxWidth: 720, margin: '0 auto' }}>
-      <OpensItself moments={sittings.map((s) => s.opensAt)} now={ctx.now} />
+      <OpensItself moments={sittings.map((s) => s.opensAt)} now={ctx.now} version={version} />
       <section className="sheet plain" aria-labelledby="now">
         <h1 id="now" className="fs-5 fw-bold">
           Now

@@ -1,4 +1,4 @@
-import { asc, eq, gt, max, sql } from 'drizzle-orm';
+import { asc, eq, gt, inArray, max, sql } from 'drizzle-orm';
 import type { Reader, Transaction } from '../db/database';
 import { versions } from '../db/schema/jobs';
 
@@ -25,10 +25,19 @@ export async function versionOf(read: Reader, topic: Topic): Promise<number> {
   return row?.version ?? 0;
 }
 
-/** The topics that changed since a version, and the newest version. */
-export async function changesSince(read: Reader, version: number): Promise<{ topics: Topic[]; newest: number }> {
+/** The topics that changed since a version, each with that of its last change, the newest last. */
+export async function changesSince(read: Reader, version: number): Promise<{ topic: Topic; version: number }[]> {
   const rows = await read.select().from(versions).where(gt(versions.version, version)).orderBy(asc(versions.version));
-  return { topics: rows.map(({ topic }) => topic as Topic), newest: rows.at(-1)?.version ?? version };
+  return rows.map((row) => ({ topic: row.topic as Topic, version: row.version }));
+}
+
+/** The version in which one of these topics changed last. */
+export async function newestVersionOf(read: Reader, topics: readonly Topic[]): Promise<number> {
+  const [row] = await read
+    .select({ newest: max(versions.version) })
+    .from(versions)
+    .where(inArray(versions.topic, [...topics]));
+  return row?.newest ?? 0;
 }
 
 export async function newestVersion(read: Reader): Promise<number> {

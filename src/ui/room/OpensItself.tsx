@@ -1,7 +1,7 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef } from 'react';
 import { useEvents } from '../parts/use-events';
+import { useFreshPage } from '../parts/use-fresh-page';
 
 /** So many milliseconds after the moment the last of a class looks again; the others spread before it. */
 const SPREAD = 1_200;
@@ -10,12 +10,18 @@ const LOOK_AGAIN = 60_000;
 /** The longest wait that a browser's timer can hold. */
 const LONGEST = 2_000_000_000;
 
+interface Props {
+  moments: number[];
+  now: number;
+  /** Of what the page was made. */
+  version: number;
+}
+
 /** Looks again by itself when something opens or changes: each of a class at a moment of its own, soon after. */
-export function OpensItself({ moments, now }: { moments: number[]; now: number }) {
-  const router = useRouter();
+export function OpensItself({ moments, now, version }: Props) {
+  const look = useFreshPage();
   const next = Math.min(...moments.filter((at) => at > now));
   useEffect(() => {
-    const look = (): void => router.refresh();
     const wait = next - now + 100 + Math.random() * SPREAD;
     const opening = Number.isFinite(wait) && wait < LONGEST ? setTimeout(look, wait) : undefined;
     const again = setInterval(() => document.visibilityState === 'visible' && look(), LOOK_AGAIN);
@@ -23,13 +29,13 @@ export function OpensItself({ moments, now }: { moments: number[]; now: number }
       clearTimeout(opening);
       clearInterval(again);
     };
-  }, [next, now, router]);
+  }, [next, now, look]);
   const spread = useRef<ReturnType<typeof setTimeout>>(undefined);
   const changed = useCallback(() => {
     clearTimeout(spread.current);
-    spread.current = setTimeout(() => router.refresh(), Math.random() * SPREAD);
-  }, [router]);
+    spread.current = setTimeout(look, Math.random() * SPREAD);
+  }, [look]);
   useEffect(() => () => clearTimeout(spread.current), []);
-  useEvents('', changed);
+  useEvents({}, version, changed);
   return null;
 }

@@ -37,6 +37,8 @@ export interface DrawnRoom extends Omit<RoomData, 'sections' | 'checked' | 'hint
   sections: DrawnSection[];
   checked: Record<string, DrawnChecked>;
   hints: Record<string, DrawnHints>;
+  /** What changed after this version is not in it yet. */
+  version: number;
 }
 
 const SAVING: Record<Saving, string> = {

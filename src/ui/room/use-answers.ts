@@ -2,9 +2,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Result, refuse } from '@/core/base/result';
 import type { HandedFile } from '@/core/content/handed-file';
-import type { Answers } from '@/server/sittings/attempts';
 import { placeOf, type Unsent } from '@/core/sittings/unsent';
-import type { RoomClock } from '@/server/sittings/room';
+import type { Room } from '@/server/sittings/room';
 import { useLatest } from '../parts/use-latest';
 import type { FileProgress } from '../sheet/FileKeeper';
 import { AnswerQueue } from './answer-queue';
@@ -44,7 +43,12 @@ interface Written extends Place {
  */
 export function useAnswers(
   attempt: string,
-  { answers: first, clock: firstClock, shared }: { answers: Answers; clock: RoomClock; shared: boolean },
+  {
+    answers: first,
+    clock: firstClock,
+    shared,
+    version,
+  }: Pick<Room, 'answers' | 'clock' | 'shared'> & { version: number },
 ) {
   const [answers, setAnswers] = useState(first);
   const [saving, setSaving] = useState<Saving>('saved');
@@ -183,7 +187,7 @@ export function useAnswers(
     void send();
     if (shared) void bringIn();
   }, [send, bringIn, shared]);
-  useRoomEvents(attempt, ask, shared ? SOON : undefined);
+  useRoomEvents({ attempt, version, ask, within: shared ? SOON : undefined });
 
   return { answers, answer, held, saving, refused, clock, setClock, sendAll, files, keepFile };
 }

@@ -29,13 +29,15 @@ import { Trouble } from '../parts/Trouble';
 interface Props {
   sitting: WatchedSitting;
   now: number;
+  /** Of what the page was made. */
+  version: number;
   zone: string;
   /** What the department has agreed that lateness costs. */
   late: LateRule | null;
 }
 
 /** A sitting as the teacher watches it: who can get in, who is where, more time, the end. */
-export function SittingDesk({ sitting, now, zone, late }: Props) {
+export function SittingDesk({ sitting, now, version, zone, late }: Props) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [ending, setEnding] = useState(false);
   const [times, setTimes] = useState(false);
@@ -46,7 +48,7 @@ export function SittingDesk({ sitting, now, zone, late }: Props) {
   const writing = sitting.people.filter((p) => p.attempt && p.attempt.handedInAt === null);
   const running = door.open || writing.length > 0;
   const lost = Math.max(0, ...writing.map(({ attempt }) => attempt?.ungiven ?? 0));
-  useWatching({ sitting: sitting.id, people: sitting.people.length, running });
+  useWatching({ sitting: sitting.id, people: sitting.people.length, running, version });
   const act = async (work: Promise<Result<null>>): Promise<void> => {
     const result = await work;
     setTrouble(result.ok ? null : refusalText(result.refusal));

@@ -1,7 +1,7 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef } from 'react';
 import { useEvents } from '../parts/use-events';
+import { useFreshPage } from '../parts/use-fresh-page';
 
 /** What no event tells of (who has become silent) is looked at so often, in milliseconds. */
 const LOOK = 10_000;
@@ -14,26 +14,28 @@ interface Watching {
   /** How many are watched. */
   people: number;
   running: boolean;
+  /** Of what the page was made. */
+  version: number;
 }
 
 /** Keeps a page that watches a sitting up to date: soon after something happened, and now and then in any case. */
-export function useWatching({ sitting, people, running }: Watching): void {
-  const router = useRouter();
+export function useWatching({ sitting, people, running, version }: Watching): void {
+  const look = useFreshPage();
   const soon = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => {
     if (!running) return;
-    const timer = setInterval(() => document.visibilityState === 'visible' && router.refresh(), LOOK);
+    const timer = setInterval(() => document.visibilityState === 'visible' && look(), LOOK);
     return () => clearInterval(timer);
-  }, [running, router]);
+  }, [running, look]);
   const changed = useCallback(() => {
     soon.current ??= setTimeout(
       () => {
         soon.current = undefined;
-        router.refresh();
+        look();
       },
       TOGETHER + FOR_EACH * people,
     );
-  }, [people, router]);
+  }, [people, look]);
   useEffect(() => () => clearTimeout(soon.current), []);
-  useEvents(`?watch=${sitting}`, changed);
+  useEvents({ watch: sitting }, version, changed);
 }

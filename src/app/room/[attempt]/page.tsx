@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { writerContext } from '@/server/auth/request';
+import { newestVersion } from '@/server/events/versions';
 import { openRoom } from '@/server/sittings/room';
 import { Room } from '@/ui/room/Room';
 import { drawChecked } from '@/ui/sheet/draw-checked';
@@ -11,12 +12,15 @@ import { drawSections } from '@/ui/sheet/draw-sections';
 export const metadata: Metadata = { title: 'Room' };
 
 export default async function RoomPage({ params }: { params: Promise<{ attempt: string }> }) {
-  const room = await openRoom(await writerContext(), (await params).attempt);
+  const ctx = await writerContext();
+  const version = await newestVersion(ctx.db.read);
+  const room = await openRoom(ctx, (await params).attempt);
   if (!room.ok) notFound();
   const checked = Object.entries(room.value.checked).map(([item, told]) => [item, drawChecked(told)]);
   const hints = Object.entries(room.value.hints).map(([item, ofItem]) => [item, drawHints(ofItem)]);
   const drawn = {
     ...room.value,
+    version,
     sections: drawSections(room.value.sections),
     checked: Object.fromEntries(checked),
     hints: Object.fromEntries(hints),

@@ -3,6 +3,7 @@ import { Link } from '@/ui/parts/Link';
 import { notFound } from 'next/navigation';
 import { whoCanGetIn } from '@/core/sittings/entry';
 import { studentContext } from '@/server/auth/request';
+import { newestVersion } from '@/server/events/versions';
 import { departmentZone } from '@/server/people/zone';
 import { beforeSitting } from '@/server/sittings/before';
 import { EnterForm } from '@/ui/room/EnterForm';
@@ -16,6 +17,7 @@ export const metadata: Metadata = { title: 'Before you begin' };
 
 export default async function BeginPage({ params }: { params: Promise<{ sitting: string }> }) {
   const ctx = await studentContext();
+  const version = await newestVersion(ctx.db.read);
   const found = await beforeSitting(ctx, (await params).sitting);
   if (!found.ok) notFound();
   const before = found.value;
@@ -23,7 +25,11 @@ export default async function BeginPage({ params }: { params: Promise<{ sitting:
   const door = whoCanGetIn({ ...before, closesAt: before.beginBefore, students: 1, link: false }, ctx.now);
   return (
     <div className="page" style={{ maxWidth: 720, margin: '0 auto' }}>
-      <OpensItself moments={[before.opensAt, ...(next.is === 'later' ? [next.from] : [])]} now={ctx.now} />
+      <OpensItself
+        moments={[before.opensAt, ...(next.is === 'later' ? [next.from] : [])]}
+        now={ctx.now}
+        version={version}
+      />
       <section className="sheet plain" aria-labelledby="before">
         <h1 id="before" className="fs-5 fw-bold">
           {before.title}
