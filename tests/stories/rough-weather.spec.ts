@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
-import { begin, goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
+import { begin, goTo, LAPTOP, PHONE, reloaded, saved } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** What goes wrong on ordinary days: networks, clocks, batteries, wrong files, two people on one thing. */
@@ -268,6 +268,23 @@ test('Back and Forward show the answers as they are', async () => {
   await page.goBack();
   await page.getByRole('link', { name: 'Go on' }).click();
   await expect(place).toHaveValue('written before Back');
+});
+
+test('a page that waits stays what it is while the network is away, and asks again when it is back', async () => {
+  const { page, context } = await stage.signIn('aino.v', PHONE);
+  await reloaded(page);
+  const isSeenAgain = (): Promise<boolean> =>
+    page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+  await context.setOffline(true);
+  const tried = page.waitForEvent('requestfailed', (request) => request.url().endsWith('/api/reached'));
+  await isSeenAgain();
+  await tried;
+  await expect(page.getByRole('heading', { name: 'Results' })).toBeVisible();
+  await context.setOffline(false);
+  const fresh = page.waitForResponse((response) => response.url().includes('/my?_rsc='));
+  await isSeenAgain();
+  expect((await fresh).ok()).toBe(true);
+  await context.close();
 });
 
 test('a 60 MB photo and a file that is no picture are refused beside the sheet, and nothing is lost', async () => {
