@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
-import { goTo, PHONE, reloaded } from '../drivers/browser';
+import { goTo, PHONE } from '../drivers/browser';
 import { onStage } from '../drivers/stage';
 
 /** What a department lives with: the gradebook, judges of a pass mark, what the analysis finds, questions about marks, certificates. */
@@ -376,33 +376,6 @@ test('scores go to the gradebook of a learning platform; what stands there is as
   await expect(teacher.getByRole('alert').filter({ hasText: 'does not lie under' })).toBeVisible();
   await teacher.reload();
   await expect(address).toHaveValue(was);
-
-  // A hasty hand that leaves while its clicks are on their way is asked; the last click says all, and is kept.
-  const boxes = teacher.getByRole('checkbox', { name: /^Send / });
-  const before = await boxes.evaluateAll((all) => all.map((box) => (box as HTMLInputElement).checked));
-  let arrived = 0;
-  await teacher.route('**/outside', async (route) => {
-    if (route.request().method() === 'POST') await new Promise((done) => setTimeout(done, 1500));
-    await route.fallback();
-  });
-  teacher.on('requestfinished', (request) => {
-    if (request.method() === 'POST') arrived += 1;
-  });
-  const asked = teacher.waitForEvent('dialog');
-  for (const place of [0, 1, 0]) await boxes.nth(place).click();
-  const left = teacher.goto('/').catch(() => null);
-  const question = await asked;
-  expect(question.type()).toBe('beforeunload');
-  await question.dismiss();
-  await left;
-  await expect(boxes.nth(1)).toBeChecked({ checked: !before[1] });
-  await expect.poll(() => arrived).toBe(2);
-  await teacher.unrouteAll({ behavior: 'wait' });
-  await reloaded(teacher);
-  const after = before.map((told, place) => (place === 1 ? !told : told));
-  await expect
-    .poll(() => boxes.evaluateAll((all) => all.map((box) => (box as HTMLInputElement).checked)))
-    .toEqual(after);
   // A colleague of another course finds nothing here.
   const { page: other, context } = await stage.signIn('jonas');
   expect((await other.goto(new URL(teacher.url()).pathname))?.status()).toBe(404);
