@@ -200,14 +200,16 @@ describe('what an earlier tab left on the device', () => {
   });
 
   it('is not missed on a device that keeps nothing', async () => {
-    vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    const full = vi.fn(() => {
       throw new DOMException('The quota has been exceeded', 'QuotaExceededError');
     });
+    vi.stubGlobal('localStorage', { getItem: () => null, setItem: full, removeItem: () => undefined });
     const page = open('');
     page.rerender({ words: 'rotor' });
     await pass(500);
     await server.answer(saved(2));
     expect(page.result.current.state.name).toBe('saved');
-    vi.restoreAllMocks();
+    expect(full).toHaveBeenCalled();
+    vi.unstubAllGlobals();
   });
 });
