@@ -14,6 +14,8 @@ import { useStage } from '../../src/ui/room/use-stage';
 const server = vi.hoisted(() => ({
   asked: [] as { address: string; body: unknown; answer: (reply: unknown) => void }[],
   refreshed: 0,
+  /** Whether a page that asks for itself finds the server. */
+  reached: true,
 }));
 vi.mock('../../src/ui/room/room-request', () => ({
   askRoom: (address: string, { body }: RequestInit) =>
@@ -36,6 +38,8 @@ beforeEach(() => {
   vi.advanceTimersByTime(1000);
   server.asked.length = 0;
   server.refreshed = 0;
+  server.reached = true;
+  vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: server.reached ? 204 : 502 })));
 });
 afterEach(() => {
   cleanup();
@@ -219,11 +223,18 @@ describe('going on to the next part', () => {
     expect([page.result.current.isLast, server.asked.length]).toEqual([true, 0]);
   });
 
-  it('follows another device that went on', async () => {
+  it('follows another device that went on, and asks again where the network goes in that moment', async () => {
     const { page } = open();
     expect(server.refreshed).toBe(0);
+    server.reached = false;
     page.rerender({ present: stage(2) });
     await pass(0);
+    expect(server.refreshed).toBe(0);
+    server.reached = true;
+    await pass(4000);
+    expect(server.refreshed).toBe(1);
+    page.rerender({ shown: stage(2), present: stage(2) });
+    await pass(20_000);
     expect(server.refreshed).toBe(1);
   });
 });

@@ -1,6 +1,9 @@
-import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
+import { useFreshPage } from '../parts/use-fresh-page';
 import { timeLeft } from '../words/time';
+
+/** A sheet that has not come is asked for again so often, in milliseconds. */
+const LOOKS_AGAIN = 4_000;
 
 interface HandedInProps {
   title: string;
@@ -52,10 +55,12 @@ export function HandedIn({ title, aside, arrived, then }: HandedInProps) {
 
 /** A page that was loaded when it was handed in has no sheet: it is asked for when the teacher lets them back in. */
 export function LetBackIn({ title }: { title: string }) {
-  const router = useRouter();
+  const look = useFreshPage();
   useEffect(() => {
-    router.refresh();
-  }, [router]);
+    look();
+    const again = setInterval(look, LOOKS_AGAIN);
+    return () => clearInterval(again);
+  }, [look]);
   return (
     <main className="gate">
       <div className="sheet plain" role="status">

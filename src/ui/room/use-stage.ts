@@ -1,11 +1,11 @@
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { RoomStage } from '@/server/sittings/room';
+import { useFreshPage } from '../parts/use-fresh-page';
 import { askRoom } from './room-request';
 
 const KEPT =
   'You cannot go on yet: not everything that you wrote has arrived. It is kept on this device; try again in a moment.';
-/** When the time of a part is over and it could not be left, it is tried again so often, in milliseconds. */
+/** When a part could not be left though its time is over, or the next has not come, it is tried again so often, in milliseconds. */
 const AGAIN = 4_000;
 
 interface Options {
@@ -21,7 +21,7 @@ interface Options {
 
 /** Going on from a part of the paper to the next: by wish, or when its time is over. Everything that was written is sent before. */
 export function useStage({ attempt, shown, present, over, sendAll }: Options) {
-  const router = useRouter();
+  const look = useFreshPage();
   const [trouble, setTrouble] = useState<string | null>(null);
   const busy = useRef(false);
   const from = shown?.id;
@@ -39,11 +39,11 @@ export function useStage({ attempt, shown, present, over, sendAll }: Options) {
         { method: 'POST', headers, body: JSON.stringify({ from }) },
         10_000,
       );
-      if (reply.state === 'answered' && reply.result.ok) router.refresh();
+      if (reply.state === 'answered' && reply.result.ok) look();
       else setTrouble('You cannot go on yet: there is no connection. Your answers are kept; try again in a moment.');
     }
     busy.current = false;
-  }, [attempt, from, over, sendAll, router]);
+  }, [attempt, from, over, sendAll, look]);
 
   useEffect(() => {
     if (!over || isLast) return;
@@ -56,7 +56,10 @@ export function useStage({ attempt, shown, present, over, sendAll }: Options) {
   }, [over, isLast, goOn]);
   const elsewhere = present !== null && present.id !== from;
   useEffect(() => {
-    if (elsewhere) router.refresh();
-  }, [elsewhere, router]);
+    if (!elsewhere) return;
+    look();
+    const again = setInterval(look, AGAIN);
+    return () => clearInterval(again);
+  }, [elsewhere, look]);
   return { goOn, isLast, trouble };
 }
