@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { oneAtATime } from './one-at-a-time';
+import { newestAtATime, oneAtATime } from './one-at-a-time';
 
 describe('work one at a time', () => {
   it('is never done twice at once, however many ask', async () => {
@@ -48,5 +48,25 @@ describe('work one at a time', () => {
     await expect(ask()).rejects.toThrow('no network');
     await ask();
     expect(tries).toBe(2);
+  });
+});
+
+describe('the newest at a time', () => {
+  it('does the first, and of those that wait the last alone, also after one that failed', async () => {
+    const line = newestAtATime();
+    const done: string[] = [];
+    const work =
+      (name: string, fails = false) =>
+      async (): Promise<void> => {
+        await new Promise((go) => setTimeout(go, 5));
+        done.push(name);
+        if (fails) throw new Error(name);
+      };
+    const first = line(work('a', true));
+    const rest = [line(work('b')), line(work('c')), line(work('d'))];
+    await expect(first).rejects.toThrow('a');
+    await Promise.all(rest);
+    await line(work('e'));
+    expect(done).toEqual(['a', 'd', 'e']);
   });
 });

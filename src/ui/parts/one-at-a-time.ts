@@ -13,3 +13,16 @@ export function oneAtATime(): (work: () => Promise<void>) => Promise<void> {
     await running;
   };
 }
+
+/** Such a line in which only the newest work is done of all that waits: it says, or asks for, whatever that before it would. */
+export function newestAtATime(): (work: () => Promise<void>) => Promise<void> {
+  const line = oneAtATime();
+  let newest = 0;
+  return (work) => {
+    newest += 1;
+    const mine = newest;
+    return line(async () => {
+      if (mine === newest) await work();
+    });
+  };
+}

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { connectOutsideAction } from '@/actions/outside-gradebook';
 import { exact, shown } from '@/core/base/exact';
 import type { OutsideBook, OutsideColumn } from '@/server/platforms/outside-book';
-import { oneAtATime } from '../parts/one-at-a-time';
+import { newestAtATime } from '../parts/one-at-a-time';
 import { RowsTable } from '../parts/RowsTable';
 import { Trouble } from '../parts/Trouble';
 import { useAskedBeforeLeaving } from '../parts/use-asked-before-leaving';
@@ -15,7 +15,7 @@ export function OutsideColumns({ book: { course, connected, columns } }: { book:
   const [clicked, setClicked] = useState<ReadonlyMap<string, boolean>>(new Map());
   const newest = useRef(clicked);
   const [kept, setKept] = useState(clicked);
-  const [line] = useState(oneAtATime);
+  const [line] = useState(newestAtATime);
   const [trouble, setTrouble] = useState<string | null>(null);
   useAskedBeforeLeaving(clicked !== kept && trouble === null);
   const isTold = ({ id, told }: OutsideColumn, changes = clicked): boolean => changes.get(id) ?? told;
@@ -24,9 +24,8 @@ export function OutsideColumns({ book: { course, connected, columns } }: { book:
     setClicked(newest.current);
     setTrouble(null);
     const mine = newest.current;
+    // What a hasty hand clicked last says all.
     await line(async () => {
-      // A hasty hand has clicked again meanwhile: what it clicked last says all.
-      if (newest.current !== mine) return;
       const told = columns.filter((one) => isTold(one, mine)).map((one) => one.id);
       try {
         const result = await connectOutsideAction({ course: course.id, ...connected, columns: told });

@@ -1,7 +1,7 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { placeOf } from '@/core/sittings/unsent';
 import type { Shared } from '@/server/sittings/shared';
-import { oneAtATime } from '../parts/one-at-a-time';
+import { newestAtATime } from '../parts/one-at-a-time';
 import { askRoom } from './room-request';
 
 /** A little after somebody's hold has ended. */
@@ -25,8 +25,7 @@ interface Held {
 /** What the others of a group write, and where they are at it. Nothing of one's own that is on its way is written over. */
 export function useShared({ attempt, put, unsent }: Options) {
   const [held, setHeld] = useState<Held>({ by: new Map(), next: null });
-  const [line] = useState(oneAtATime);
-  const last = useRef(0);
+  const [line] = useState(newestAtATime);
   const readAll = useCallback(async (): Promise<void> => {
     const reply = await askRoom<Shared>(`${attempt}/shared`, {}, 10_000);
     if (reply.state !== 'answered' || !reply.result.ok) return;
@@ -43,13 +42,7 @@ export function useShared({ attempt, put, unsent }: Options) {
     });
   }, [attempt, put, unsent]);
   /** An older reply never comes after a newer; whoever asks while one is on its way is content with the next. */
-  const bringIn = useCallback((): Promise<void> => {
-    last.current += 1;
-    const mine = last.current;
-    return line(async () => {
-      if (mine === last.current) await readAll();
-    });
-  }, [line, readAll]);
+  const bringIn = useCallback(() => line(readAll), [line, readAll]);
   useEffect(() => {
     if (held.next === null) return;
     const again = setTimeout(() => void bringIn(), held.next + AFTER);
