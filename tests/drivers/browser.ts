@@ -40,36 +40,35 @@ export async function reloaded(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
-/** The cookies of those who have signed in, by their user names. */
-export type SignedIn = Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>;
-
-/** A person at a browser, signed in; through the door the first time, after that with the session that they have. */
-export async function signIn(
-  browser: Browser,
-  base: string,
-  userName: string,
-  viewport = LAPTOP,
-  before: SignedIn = new Map(),
-): Promise<{ page: Page; context: BrowserContext }> {
+/** A browser of somebody's own, with nobody signed in. Nothing fades in or out there: what moves is drawn again and again. */
+export async function atBrowser(browser: Browser, base: string, viewport = LAPTOP): Promise<BrowserContext> {
   const context = await browser.newContext({
     viewport,
     baseURL: base,
     locale: 'en-GB',
+    reducedMotion: 'reduce',
     hasTouch: viewport === PHONE,
     permissions: ['clipboard-read', 'clipboard-write'],
   });
   context.setDefaultTimeout(45_000);
   context.setDefaultNavigationTimeout(45_000);
+  return context;
+}
+
+/** A person at a browser, signed in through the door. */
+export async function signIn(
+  browser: Browser,
+  base: string,
+  userName: string,
+  viewport = LAPTOP,
+): Promise<{ page: Page; context: BrowserContext }> {
+  const context = await atBrowser(browser, base, viewport);
   const page = await context.newPage();
-  const cookies = before.get(userName);
-  if (cookies) await context.addCookies(cookies);
-  await page.goto(cookies ? '/' : '/sign-in');
-  if (cookies && !new URL(page.url()).pathname.startsWith('/sign-in')) return { page, context };
+  await page.goto('/sign-in');
   await page.getByLabel('User name').fill(userName);
   await page.getByLabel('Password').fill(DEMO_PASSWORD);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL((url) => !url.pathname.startsWith('/sign-in'));
-  before.set(userName, await context.cookies());
   return { page, context };
 }
 
@@ -98,4 +97,10 @@ export async function saved(page: Page): Promise<void> {
 export async function clickBefore(words: Locator): Promise<void> {
   await words.click({ position: { x: 4, y: 6 } });
   await words.evaluate(() => new Promise((done) => setTimeout(done, 40)));
+}
+
+/** Lets go of what is dragged. The click that ends a drag is caught for 50 ms; no hand is faster. */
+export async function letGo(page: Page): Promise<void> {
+  await page.mouse.up();
+  await page.evaluate(() => new Promise((done) => setTimeout(done, 60)));
 }

@@ -14,6 +14,9 @@ const envFor = (data: string): NodeJS.ProcessEnv => ({
 /** The data folder that the stories copy. */
 export const PREPARED = path.join(root, '.test', 'prepared');
 
+/** The token of the session that somebody of the prepared department has. */
+export const tokenOf = (userName: string): string => `session-of-${userName}`;
+
 /** Makes a data folder anew with the demo department in it. */
 export function loadDemo(data: string): void {
   rmSync(data, { recursive: true, force: true });

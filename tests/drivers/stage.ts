@@ -1,7 +1,8 @@
 import { cpSync, rmSync } from 'node:fs';
 import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { LAPTOP, launch, type SignedIn, signIn } from './browser';
-import { PREPARED, Server } from './server';
+import { sessionCookie } from '../../src/server/auth/cookie';
+import { atBrowser, LAPTOP, launch } from './browser';
+import { PREPARED, Server, tokenOf } from './server';
 
 /** What a file of stories plays on: the built application with a demo department of its own, and a browser. */
 export class Stage {
@@ -9,7 +10,6 @@ export class Stage {
   /** What the consoles of all who are signed in complained of; a cut network is no complaint. */
   readonly complaints: string[] = [];
   private opened: Browser | null = null;
-  private readonly signedIn: SignedIn = new Map();
 
   constructor(name: string) {
     this.server = new Server(3301 + Number(process.env.TEST_PARALLEL_INDEX ?? 0), name);
@@ -24,12 +24,16 @@ export class Stage {
     return this.opened;
   }
 
-  /** Somebody at a browser, signed in. */
+  /** Somebody at a browser, signed in since the department was prepared, on their own page. */
   async signIn(userName: string, viewport = LAPTOP): Promise<{ page: Page; context: BrowserContext }> {
-    const somebody = await signIn(this.browser, this.base, userName, viewport, this.signedIn);
-    const { page } = somebody;
+    const context = await atBrowser(this.browser, this.base, viewport);
+    await context.addCookies([
+      { name: sessionCookie(false), value: tokenOf(userName), url: this.base, httpOnly: true },
+    ]);
+    const page = await context.newPage();
     this.hear(page);
-    return somebody;
+    await page.goto('/');
+    return { page, context };
   }
 
   /** Notes what the console of a page complains of. */
@@ -55,10 +59,21 @@ export class Stage {
   }
 }
 
-/** The stage of this file of stories, open before the first of them and closed after the last; nobody may have complained. */
+/**
+ * The stage of this file of stories, open before the first of them and closed after the last; nobody may have complained.
+ * Who came before the first story stays; who comes in a story leaves at its end.
+ */
 export function onStage(name: string): Stage {
   const stage = new Stage(name);
+  let staying: readonly BrowserContext[] = [];
   test.beforeAll(() => stage.open());
+  test.beforeEach(() => {
+    staying = stage.browser.contexts();
+  });
+  test.afterEach(async () => {
+    const leaving = stage.browser.contexts().filter((context) => !staying.includes(context));
+    await Promise.all(leaving.map((context) => context.close()));
+  });
   test.afterAll(async () => {
     await stage.close();
     expect(stage.complaints).toEqual([]);

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
 import { begin, goTo, LAPTOP, PHONE } from '../drivers/browser';
@@ -8,8 +8,6 @@ import { onStage } from '../drivers/stage';
 const stage = onStage('group');
 /** Two who have begun nothing. */
 const crew = [WT110[33], WT110[34]].map((one) => one ?? { userName: '', name: '' });
-let first: Page;
-let second: Page;
 
 test('a teacher puts two into a group and gives each group a paper together', async () => {
   const { page } = await stage.signIn('jonas');
@@ -30,10 +28,10 @@ test('a teacher puts two into a group and gives each group a paper together', as
 });
 
 test('each sees what the other writes, one at a time in each place, and it is handed in once', async () => {
-  first = (await stage.signIn(crew[0]?.userName ?? '', PHONE)).page;
+  const { page: first } = await stage.signIn(crew[0]?.userName ?? '', PHONE);
   await begin(first.getByRole('link', { name: 'Begin…' }).first());
   await expect(first.getByText('All answers saved ✓')).toBeVisible();
-  second = (await stage.signIn(crew[1]?.userName ?? '', LAPTOP)).page;
+  const { page: second } = await stage.signIn(crew[1]?.userName ?? '', LAPTOP);
   await second.getByRole('link', { name: 'Go on' }).first().click();
   await expect(second.getByText('All answers saved ✓')).toBeVisible();
   expect(second.url()).toBe(first.url());

@@ -6,7 +6,7 @@ import { checkQuestion } from '../../src/core/bank/checks';
 import { placedSlots } from '../../src/core/bank/question';
 import { kindOf } from '../../src/core/kinds/registry';
 import { beginQuestion } from '../drivers/bench';
-import { goTo, reloaded } from '../drivers/browser';
+import { goTo, letGo, reloaded } from '../drivers/browser';
 import { photographed } from '../drivers/photographed';
 import { questionOfEveryKind } from '../drivers/samples';
 import { onStage } from '../drivers/stage';
@@ -144,7 +144,7 @@ test('pages are handed in: looked over, turned, cropped by keys, put in order, t
   await expect(sheet.locator('.hand-in li.dragged')).toBeVisible();
   await teacher.mouse.move(above.x + 20, above.y + 10, { steps: 8 });
   await expect(pages.first()).toHaveCSS('transform', /matrix\(1, 0, 0, 1, 0, [1-9]/);
-  await teacher.mouse.up();
+  await letGo(teacher);
   await expect(pages.first()).toContainText('1. first.png');
   await sheet.getByRole('button', { name: 'Page 2 earlier' }).click();
   await expect(pages.nth(1)).toContainText('2. first.png');
