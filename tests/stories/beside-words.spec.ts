@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { beginQuestion, sheetOf } from '../drivers/bench';
 import { goTo, saved } from '../drivers/browser';
 import { wav } from '../drivers/documents';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** What stands beside the words of a sheet: pictures, sounds, passages, simulations. */

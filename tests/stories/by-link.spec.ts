@@ -1,7 +1,8 @@
-import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { type BrowserContext, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { routes } from '../drivers/crawl';
 import { goTo, PHONE } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** Somebody without an account comes by a link, on a phone. */

@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { test } from '@playwright/test';
 import { DEMO_PASSWORD, WT110, WT201 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
 import { begin, linkTo, goTo, LAPTOP, PHONE } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** What must hold on every screen: no barrier for anybody, no door that opens to the wrong person. */

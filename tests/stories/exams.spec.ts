@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { WT110 } from '../../src/demo/people';
 import { goTo, PHONE, saved, reloaded } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** An exam is planned: what is drawn from the bank, looked at and scheduled. */

@@ -1,7 +1,8 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { type Locator, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { goTo, LAPTOP, PHONE } from '../drivers/browser';
 import { sheetOf } from '../drivers/bench';
+import { expect } from '../drivers/expect';
 import { photographed } from '../drivers/photographed';
 import { onStage } from '../drivers/stage';
 
@@ -214,8 +215,10 @@ for (const [hand, size] of HANDS) {
     await goTo(page, '/department/gallery');
     const names = await page.locator('.way h2').allInnerTexts();
     expect(names).toEqual(Object.keys(ANSWERS));
-    for (const name of names) {
-      const card = page.getByRole('region', { name, exact: true });
+    for (const [nth, name] of names.entries()) {
+      const card = page.locator('.way').nth(nth);
+      await expect(card).toHaveRole('region');
+      await expect(card).toHaveAccessibleName(name);
       await card.scrollIntoViewIfNeeded();
       await ANSWERS[name]?.(card, hand, page);
       await press(card.getByRole('button', { name: 'Hand in' }), hand);

@@ -1,6 +1,7 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { type Locator, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { goTo, PHONE } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** What a department lives with: the gradebook, judges of a pass mark, what the analysis finds, questions about marks, certificates. */

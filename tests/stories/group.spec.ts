@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
 import { begin, goTo, LAPTOP, PHONE } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** A group writes one paper together, each at a device of their own. */

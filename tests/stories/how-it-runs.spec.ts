@@ -1,9 +1,10 @@
 import path from 'node:path';
 import { createClient } from '@libsql/client';
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
 import { begin, linkTo, goTo, PHONE, saved } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** How an exam runs: what is read before, aids, parts that are left for good, what a student is entitled to. */

@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
 import { begin, goTo, linkTo, PHONE, saved, reloaded } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** Hints and words of an exam's own, exams in a row, breaks, groups that students form, exams as sealed files. */

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { checkQuestion } from '../../src/core/bank/checks';
@@ -7,6 +7,7 @@ import { placedSlots } from '../../src/core/bank/question';
 import { kindOf } from '../../src/core/kinds/registry';
 import { beginQuestion } from '../drivers/bench';
 import { goTo, letGo, reloaded } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { photographed } from '../drivers/photographed';
 import { questionOfEveryKind } from '../drivers/samples';
 import { onStage } from '../drivers/stage';

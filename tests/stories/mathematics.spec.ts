@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { begin, goTo, PHONE } from '../drivers/browser';
 import { beginQuestion } from '../drivers/bench';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** Answer rules in the browser: a formula written and answered, and words with what calls a person. */

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { clickBefore, saved } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { handOnSheet } from '../drivers/hand-on-sheet';
 import { onStage } from '../drivers/stage';
 

@@ -1,7 +1,8 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { type Locator, type Page, test } from '@playwright/test';
 import { barriers } from '../drivers/barriers';
 import { beginQuestion, sheetOf } from '../drivers/bench';
 import { begin, goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** Whatever is placed, sorted or put in order: set on the bench, and answered by pointer, by touch and by keys alone. */

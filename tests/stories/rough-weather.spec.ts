@@ -1,9 +1,10 @@
 import { truncateSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { type BrowserContext, type Page, test } from '@playwright/test';
 import { WT110 } from '../../src/demo/people';
 import { begin, goTo, LAPTOP, PHONE, reloaded, saved } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** What goes wrong on ordinary days: networks, clocks, batteries, wrong files, two people on one thing. */

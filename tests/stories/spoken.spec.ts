@@ -1,8 +1,9 @@
 import path from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { WT201 } from '../../src/demo/people';
 import { barriers } from '../drivers/barriers';
 import { begin, goTo, launch, PHONE, saved, signIn } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** A phrase is said into a microphone, understood, marked, and heard by a person where it is doubtful. */

@@ -1,8 +1,9 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { type Locator, type Page, test } from '@playwright/test';
 import { createClient } from '@libsql/client';
 import path from 'node:path';
 import { WT110, WT201 } from '../../src/demo/people';
 import { goTo } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /**

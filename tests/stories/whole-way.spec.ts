@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
+import { type Page, test } from '@playwright/test';
 import { begin, goTo, LAPTOP, PHONE, saved } from '../drivers/browser';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** The way of one question from the bench to the gradebook, in a real browser against the built application. */

@@ -1,9 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { type Locator, type Page, test } from '@playwright/test';
 import { WT201 } from '../../src/demo/people';
 import { beginQuestion } from '../drivers/bench';
 import { goTo, PHONE, reloaded } from '../drivers/browser';
 import { pdf } from '../drivers/documents';
+import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
 
 /** What is drawn, photographed and spoken: made by a student, marked by two people. */
