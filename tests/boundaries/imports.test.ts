@@ -77,6 +77,15 @@ describe('boundaries', () => {
     expect([...needed].filter((file) => heavy.test(file))).toEqual([]);
   });
 
+  it('lists of questions and plans of exams name kinds, and pull in nothing that marks', () => {
+    for (const list of ['src/ui/bank/BankDesk.tsx', 'src/ui/exams/ExamDesk.tsx']) {
+      // An action stays on the server.
+      const needed = reach(list, (file, dynamic) => !dynamic && !file.startsWith('src/actions/'));
+      expect(needed.has('src/core/kinds/names.ts')).toBe(true);
+      expect([...needed].filter((file) => /^src\/core\/(kinds\/registry|rules|text\/lists)/.test(file))).toEqual([]);
+    }
+  });
+
   it('whatever belongs to a kind stands in its two folders, and is named in the registries alone', () => {
     const kinds = readdirSync(path.join(root, 'src/core/kinds'), { withFileTypes: true })
       .filter((entry) => entry.isDirectory())

@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { KIND_NAMES, kindOf } from '@/core/kinds/registry';
+import { KIND_NAMES } from '@/core/kinds/names';
+import { kindOf } from '@/core/kinds/registry';
 import { PrintedSlot } from '@/ui/kinds/PrintedSlot';
 import { sampleOf } from '../drivers/kind-samples';
 

@@ -2,7 +2,8 @@ import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { KindSample } from '../../src/core/kinds/contract';
-import { KIND_NAMES, type KindName, kinds } from '../../src/core/kinds/registry';
+import { KIND_NAMES, type KindName } from '../../src/core/kinds/names';
+import { kinds } from '../../src/core/kinds/registry';
 
 /** A slot of every kind there is, from the kinds' own folders. */
 const root = path.resolve(import.meta.dirname, '../../src/core/kinds');

@@ -3,7 +3,8 @@ import path from 'node:path';
 import { z } from 'zod';
 import { exact } from '@/core/base/exact';
 import { readStored, type StoredForm } from '@/core/base/stored-form';
-import { type KindName, kindOf } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/names';
+import { kindOf } from '@/core/kinds/registry';
 
 const question = z.object({ id: z.string(), question: z.string() });
 const row = z.object({

@@ -1,7 +1,8 @@
 import { cleanup, render } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { KIND_NAMES, kindOf } from '../../src/core/kinds/registry';
+import { KIND_NAMES } from '../../src/core/kinds/names';
+import { kindOf } from '../../src/core/kinds/registry';
 import { storedResponse } from '../../src/core/kinds/response';
 import { editorSide, PRESETS } from '../../src/ui/kinds/editors';
 import { StudentSlot } from '../../src/ui/kinds/SlotView';

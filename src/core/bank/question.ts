@@ -6,7 +6,8 @@ import { contentSchema, emptyContent, slotId, slotIds } from '../content/documen
 import { variation } from './variation';
 import { type Rubric, rubricSchema } from '../rules/rubric/rubric';
 import { settledAnswer } from '../rules/settled';
-import { KIND_NAMES, kindOf, type KindName } from '../kinds/registry';
+import { KIND_NAMES, type KindName } from '../kinds/names';
+import { kindOf } from '../kinds/registry';
 import { storedResponse } from '../kinds/response';
 
 /**
@@ -15,7 +16,7 @@ import { storedResponse } from '../kinds/response';
  */
 export const slotSchema = z
   .object({
-    kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]),
+    kind: z.enum(KIND_NAMES),
     marks: marksText,
     setup: z.unknown(),
     /** Marks of each thing that earns a part; `marks` then follow from how many there are. */
@@ -110,7 +111,7 @@ function placesRenamed(old: Record<string, unknown>): Record<string, unknown> {
 }
 
 const typedTrial = z.object({ slot: z.string(), typed: z.string() });
-const slotSetup = z.object({ kind: z.enum(KIND_NAMES as [KindName, ...KindName[]]), setup: z.unknown() });
+const slotSetup = z.object({ kind: z.enum(KIND_NAMES), setup: z.unknown() });
 
 /** Before version 3 a trial answer was what a teacher typed, and was read by its slot whenever it was marked. */
 function trialsAsResponses(old: Record<string, unknown>): Record<string, unknown> {

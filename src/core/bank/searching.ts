@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { KIND_NAMES } from '../kinds/registry';
+import { KIND_NAMES } from '../kinds/names';
 import { REVIEW_STATES } from './facts';
 
 /** How questions did, as they are searched by it. */
@@ -15,7 +15,7 @@ export const searchSchema = z.object({
   bank: z.string().nullable(),
   topic: z.string().nullable(),
   words: z.string().max(100_000),
-  kind: z.enum(KIND_NAMES as [string, ...string[]]).nullable(),
+  kind: z.enum(KIND_NAMES).nullable(),
   difficulty: z.number().int().min(1).max(3).nullable(),
   demand: z.enum(['know', 'use', 'judge']).nullable().default(null),
   tag: z.string().nullable().default(null),

@@ -1,6 +1,7 @@
 import { seedFor } from '../base/random';
 import { type Content, withoutEmptyEnd } from '../content/document';
-import { kindOf, type KindName } from '../kinds/registry';
+import type { KindName } from '../kinds/names';
+import { kindOf } from '../kinds/registry';
 import { readResponse } from '../kinds/response';
 import { type Passage, placedSlots, type QuestionBody } from './question';
 

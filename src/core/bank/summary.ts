@@ -1,6 +1,7 @@
 import { type Exact, exact, sum } from '../base/exact';
 import { firstWords, plainText } from '../content/plain';
-import { kindOf, type KindName } from '../kinds/registry';
+import type { KindName } from '../kinds/names';
+import { kindOf } from '../kinds/registry';
 import { placedSlots, type QuestionBody } from './question';
 
 /** What the bank's lists and search know of a question. */

@@ -2,7 +2,8 @@ import { type Exact, exact, parseExact, stored } from '../base/exact';
 import { emptyQuestion, type QuestionBody, type Slot } from '../bank/question';
 import type { Block } from '../content/document';
 import { contentFromLines, inlineFromText } from '../content/lines';
-import { type KindName, kindOf, typedKind } from '../kinds/registry';
+import type { KindName } from '../kinds/names';
+import { kindOf, typedKind } from '../kinds/registry';
 import { readNumber } from '../rules/number/read';
 import type { FoundQuestion } from './split';
 

@@ -6,7 +6,8 @@ import { questionReadiness } from '../bank/readiness';
 import type { Block } from '../content/document';
 import { contentFromLines, linesFromContent } from '../content/lines';
 import { markdownFromContent } from '../content/to-markdown';
-import { kindOf, type KindName, TYPED_KINDS, typedKind } from '../kinds/registry';
+import type { KindName } from '../kinds/names';
+import { kindOf, TYPED_KINDS, typedKind } from '../kinds/registry';
 
 /**
  * Questions in a spreadsheet: one question a row, one answer slot each. The

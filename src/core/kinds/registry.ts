@@ -9,6 +9,7 @@ import { longAnswer } from './long-answer/long-answer';
 import { match } from './match/match';
 import { maths } from './maths/maths';
 import { menu } from './menu/menu';
+import { KIND_NAMES, type KindName } from './names';
 import { number } from './number/number';
 import { formulaWithPlaces } from './formula-with-places/formula-with-places';
 import { order } from './order/order';
@@ -20,7 +21,7 @@ import { shortText } from './short-text/short-text';
 import { sort } from './sort/sort';
 import { spots } from './spots/spots';
 
-/** Every kind of slot there is. A new kind adds one line here and one in `ui/kinds/registry`. */
+/** Every kind of slot there is. A new kind adds its name in `names`, one line here and one in `ui/kinds/registry`. */
 export const kinds = {
   choice,
   menu,
@@ -42,10 +43,7 @@ export const kinds = {
   order,
   select,
   spots,
-};
-
-export type KindName = keyof typeof kinds;
-export const KIND_NAMES = Object.keys(kinds) as KindName[];
+} satisfies Record<KindName, unknown>;
 
 /** A kind whose types are not known at the place of use; what goes in was validated by its own schema. */
 export type AnyKind = Kind<unknown, unknown, unknown>;

@@ -8,7 +8,7 @@ import { firstWords, plainText } from '@/core/content/plain';
 import { type Change, changes } from '@/core/exams/amendments';
 import { placementsMet } from '@/core/exams/lot';
 import { poolQuestions, poolOf } from '@/core/exams/pool';
-import type { KindName } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/names';
 import { type AnswerGroup, groupAnswers } from '@/core/results/answer-groups';
 import { unreadIn } from '@/core/results/unread-answers';
 import type { UnreadPhrase } from '@/core/rules/text/unread';

@@ -1,5 +1,5 @@
 import { type BankSearch, EASY_FROM, HARD_BELOW, OPEN_SEARCH } from '@/core/bank/searching';
-import { KIND_NAMES, type KindName } from '@/core/kinds/registry';
+import { KIND_NAMES, type KindName } from '@/core/kinds/names';
 import { sideOf } from '../kinds/registry';
 
 /** What of a search the sentence says; bank and topic are said by the index, words by the search line. */

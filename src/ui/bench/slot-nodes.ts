@@ -1,6 +1,7 @@
 import type { Editor } from '@tiptap/react';
 import { insertNodes } from './nodes/keep-selected';
-import { type KindName, kindOf } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/names';
+import { kindOf } from '@/core/kinds/registry';
 
 /** Where the node of a slot stands on the sheet; null when it does not. */
 function placeOf(editor: Editor, id: string): { pos: number; size: number; type: string } | null {

@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react';
-import type { KindName } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/names';
 import * as choice from './choice/print';
 import * as formulaWithPlaces from './formula-with-places/print';
 import * as gaps from './gaps/print';

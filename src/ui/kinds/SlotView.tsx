@@ -1,6 +1,6 @@
 'use client';
 import type { ComponentType } from 'react';
-import type { KindName } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/names';
 import * as choice from './choice/student';
 import type { ReviewProps, StudentHalf, StudentProps } from './contract';
 import * as draw from './draw/student';

@@ -1,4 +1,4 @@
-import type { KindName } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/names';
 import { choiceEditor } from './choice/editor';
 import type { EditorSide, Preset } from './contract';
 import { drawEditor } from './draw/editor';

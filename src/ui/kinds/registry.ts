@@ -1,4 +1,4 @@
-import type { KindName } from '@/core/kinds/registry';
+import type { KindName } from '@/core/kinds/names';
 import { choiceSide } from './choice/side';
 import type { KindSide } from './contract';
 import { drawSide } from './draw/side';
