@@ -8,10 +8,10 @@ export default defineConfig({
   testDir: 'tests',
   timeout: 400_000,
   expect: { timeout: 30_000 },
-  workers: 5,
+  workers: 4,
   projects: [
     { name: 'waiting', testMatch: WAITING, workers: 1 },
-    { name: 'working', testMatch: FILES, testIgnore: WAITING, workers: 4 },
+    { name: 'working', testMatch: FILES, testIgnore: WAITING, workers: 3 },
   ],
   globalSetup: './tests/drivers/prepare.ts',
   reporter: [['list'], ['json', { outputFile: '.test/playwright.json' }]],

@@ -54,7 +54,7 @@ export class Server {
     });
     for (let i = 0; i < 120; i++) {
       try {
-        if ((await fetch(`${this.base}/sign-in`)).ok) return;
+        if ((await fetch(`${this.base}/api/reached`, { method: 'HEAD' })).ok) return;
       } catch {
         // Not listening yet.
       }

@@ -188,9 +188,16 @@ test('pages that wait open by themselves within two seconds of the moment, each 
   });
   client.close();
   for (const waiting of pages) await waiting.reload();
+  // How late an alarm rings in each page two seconds after the moment is the machine's affair, too.
+  const lateness = pages.map((waiting) =>
+    waiting.evaluate(
+      (due) => new Promise<number>((rings) => setTimeout(() => rings(Date.now() - due), due - Date.now())),
+      moment + 2000,
+    ),
+  );
   await Promise.all(pages.map((waiting) => waiting.getByRole('link', { name: 'Begin…' }).waitFor({ timeout: 60_000 })));
   expect(Date.now()).toBeGreaterThanOrEqual(moment);
-  for (const waiting of pages) {
+  for (const [i, waiting] of pages.entries()) {
     // When the page looked again, by its own clock: how fast it is answered and drawn is the machine's affair.
     const askedAfter = (address: string): Promise<number[]> =>
       waiting.evaluate(
@@ -202,7 +209,8 @@ test('pages that wait open by themselves within two seconds of the moment, each 
             .filter((after) => after >= 0),
         [moment, address] as const,
       );
-    expect((await askedAfter('/api/reached'))[0]).toBeLessThan(2_500);
+    const late = (await lateness[i]) ?? 0;
+    expect((await askedAfter('/api/reached'))[0]).toBeLessThan(2_500 + late);
     // Not a storm.
     expect((await askedAfter('/my')).length).toBeLessThanOrEqual(2);
   }
