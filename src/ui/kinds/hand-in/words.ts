@@ -3,7 +3,7 @@ import { nothingToLookFor } from '../looks-for-words';
 
 export const words: KindWords = {
   name: 'pages and files',
-  sign: '⎘',
+  sign: '❐',
   findings: {
     ...nothingToLookFor,
   },
