@@ -40,13 +40,21 @@ export async function reloaded(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
-/** A browser of somebody's own, with nobody signed in. Nothing fades in or out there: what moves is drawn again and again. */
-export async function atBrowser(browser: Browser, base: string, viewport = LAPTOP): Promise<BrowserContext> {
+/** Whether windows fade in and out for somebody. What moves is drawn again and again. */
+export type Motion = 'reduce' | 'no-preference';
+
+/** A browser of somebody's own, with nobody signed in. */
+export async function atBrowser(
+  browser: Browser,
+  base: string,
+  viewport = LAPTOP,
+  motion: Motion = 'reduce',
+): Promise<BrowserContext> {
   const context = await browser.newContext({
     viewport,
     baseURL: base,
     locale: 'en-GB',
-    reducedMotion: 'reduce',
+    reducedMotion: motion,
     hasTouch: viewport === PHONE,
     permissions: ['clipboard-read', 'clipboard-write'],
   });

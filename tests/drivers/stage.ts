@@ -1,7 +1,7 @@
 import { cpSync, rmSync } from 'node:fs';
 import { type Browser, type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { sessionCookie } from '../../src/server/auth/cookie';
-import { atBrowser, LAPTOP, launch } from './browser';
+import { atBrowser, LAPTOP, launch, type Motion } from './browser';
 import { PREPARED, Server, tokenOf } from './server';
 
 /** What a file of stories plays on: the built application with a demo department of its own, and a browser. */
@@ -11,7 +11,10 @@ export class Stage {
   readonly complaints: string[] = [];
   private opened: Browser | null = null;
 
-  constructor(name: string) {
+  constructor(
+    name: string,
+    private readonly motion: Motion,
+  ) {
     this.server = new Server(3301 + Number(process.env.TEST_PARALLEL_INDEX ?? 0), name);
   }
 
@@ -26,7 +29,7 @@ export class Stage {
 
   /** Somebody at a browser, signed in since the department was prepared, on their own page. */
   async signIn(userName: string, viewport = LAPTOP): Promise<{ page: Page; context: BrowserContext }> {
-    const context = await atBrowser(this.browser, this.base, viewport);
+    const context = await atBrowser(this.browser, this.base, viewport, this.motion);
     await context.addCookies([
       { name: sessionCookie(false), value: tokenOf(userName), url: this.base, httpOnly: true },
     ]);
@@ -63,8 +66,8 @@ export class Stage {
  * The stage of this file of stories, open before the first of them and closed after the last; nobody may have complained.
  * Who came before the first story stays; who comes in a story leaves at its end.
  */
-export function onStage(name: string): Stage {
-  const stage = new Stage(name);
+export function onStage(name: string, motion: Motion = 'reduce'): Stage {
+  const stage = new Stage(name, motion);
   let staying: readonly BrowserContext[] = [];
   test.beforeAll(() => stage.open());
   test.beforeEach(() => {

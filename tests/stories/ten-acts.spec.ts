@@ -8,9 +8,10 @@ import { onStage } from '../drivers/stage';
 
 /**
  * The ten commonest acts of a teacher, each by a hasty hand and with the least possible clicks and keys. Words that have
- * to be typed are not counted, everything else is; the counts are printed and may not grow.
+ * to be typed are not counted, everything else is; the counts are printed and may not grow. Here windows fade in and out,
+ * as they do for most people: a hasty hand is the first to trip over that.
  */
-const stage = onStage('ten-acts');
+const stage = onStage('ten-acts', 'no-preference');
 const MOST: Record<string, number> = {
   'write a choice with four options': 6,
   'write a short text with three right wordings': 2,

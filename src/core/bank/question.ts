@@ -6,7 +6,7 @@ import { contentSchema, emptyContent, slotId, slotIds } from '../content/documen
 import { variation } from './variation';
 import { type Rubric, rubricSchema } from '../rules/rubric/rubric';
 import { settledAnswer } from '../rules/settled';
-import { KIND_NAMES, type KindName } from '../kinds/names';
+import { KIND_NAMES } from '../kinds/names';
 import { kindOf } from '../kinds/registry';
 import { storedResponse } from '../kinds/response';
 
