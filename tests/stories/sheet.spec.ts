@@ -62,6 +62,11 @@ test('nothing moves under a pointer that is about to add something', async () =>
   await page.mouse.move(600, 500);
   await expect(readiness).toHaveCount(1);
   expect((await choice.boundingBox())?.y).toBeLessThan(there?.y ?? 0);
+  // A double click adds once, wherever the button has gone meanwhile.
+  await choice.dblclick();
+  await expect(letters()).toHaveCount(1);
+  await saved(page);
+  await expect(letters()).toHaveCount(1);
 });
 
 test('"/short" and Enter, typed without a pause, lose no letter', async () => {

@@ -181,7 +181,7 @@ export function BankDesk(props: Props) {
               }}
             />
           </div>
-          <div className="d-flex gap-2 align-items-start">
+          <div className="d-flex gap-2 align-items-baseline">
             <div className="flex-grow-1">
               <Sentence
                 total={list.total}

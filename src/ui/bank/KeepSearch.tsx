@@ -7,7 +7,7 @@ export function KeepSearch({ onKeep }: { onKeep: (name: string) => Promise<void>
   const [name, setName] = useState<string | null>(null);
   if (name === null) {
     return (
-      <Button variant="quiet" onClick={() => setName('')}>
+      <Button variant="quiet" className="small-act" onClick={() => setName('')}>
         Keep this search
       </Button>
     );

@@ -38,7 +38,7 @@ export function Peek({ question, courses, goals }: { question: FoundQuestion; co
   return (
     <aside className="margin" aria-label="The question">
       <h2>The sheet, ready to answer</h2>
-      <div className="sheet plain mb-3" style={{ minHeight: 160, zoom: 0.84 }}>
+      <div className="sheet plain peek mb-3" style={{ minHeight: 160, zoom: 0.84 }}>
         {peek && (
           <QuestionView
             number="1"

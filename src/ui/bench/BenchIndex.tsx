@@ -82,7 +82,8 @@ export function BenchIndex(props: Props) {
             type="button"
             title={preset.about}
             onMouseDown={(e) => e.preventDefault()}
-            onClick={() => onAdd(preset)}
+            // A double click adds once: the list above grows, and its second half would meet another button.
+            onClick={({ detail }) => detail < 2 && onAdd(preset)}
           >
             + {preset.name}
           </button>
