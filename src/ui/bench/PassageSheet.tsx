@@ -26,7 +26,7 @@ export function PassageSheet({ bank, pages, passage, onChange }: Props) {
   if (passage) {
     return (
       <div className="mb-3">
-        <div className="d-flex gap-2 align-items-baseline mb-1">
+        <div className="d-flex flex-wrap flex-lg-nowrap gap-2 align-items-baseline mb-1">
           <strong className="soft">Passage, beside every question that refers to it</strong>
           <select
             className="form-select form-select-sm w-auto ms-auto"
