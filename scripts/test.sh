@@ -1,24 +1,38 @@
 #!/usr/bin/env bash
-# Installs what is missing, then: format; lint, unused code and types (also of the routes) beside unit, boundary, contract, reference and use-case tests; build, browser tests.
+# Installs what is missing, then: format; types (also of the routes), lint and unused code beside unit, boundary, contract, reference and use-case tests and the build; browser tests.
 source "$(dirname "$0")/lib.sh"
 rm -rf .test && mkdir -p .test
+# What runs beside ends with this.
+trap 'kill $(jobs -p) 2>/dev/null || true' EXIT
 
+# Stories alone want the browser: it comes beside everything before them.
+install_chromium > .test/browser.log 2>&1 & browser_coming=$!
 step "Packages"; install_packages
-step "Browser"; install_chromium
 
 step "Format"; npx biome format .
-# Lint and the like keep one core busy, the tests the other and whatever is left. The demo department that the stories copy is loaded there too.
+# Beside the tests and the build, one after the other so that a core is left for those: the types, also those of the routes,
+# and the demo department that the stories copy, which the build has to wait for since it clears away what they need; then lint.
 load_demo() { ZONDA_DATA=.test/prepared node --import tsx scripts/load-demo.ts; }
-checks() { npx eslint . && npx knip && npx next typegen && npx tsc --noEmit && load_demo; }
-checks > .test/checks.log 2>&1 & checks_running=$!
+types() { npx next typegen && npx tsc --noEmit && load_demo; }
+# The server's threads, which loading the demo needs.
+node scripts/build-workers.mjs
+types > .test/types.log 2>&1 & types_running=$!
+lint() { tail --pid="$types_running" -f /dev/null; npx eslint . && npx knip; }
+lint > .test/lint.log 2>&1 & lint_running=$!
+# done_beside WHAT PID LOG: waits for what runs beside, and tells what it said.
+done_beside() {
+  local status=0
+  step "$1"; wait "$2" || status=$?
+  cat "$3"
+  return "$status"
+}
 step "Unit, boundaries, contracts, reference values, use-cases"
 vitest_status=0
 npx vitest run --reporter=default --reporter=json --outputFile=.test/vitest.json || vitest_status=$?
-step "Lint, unused code, types, the demo department"
-checks_status=0; wait "$checks_running" || checks_status=$?
-cat .test/checks.log
-[ "$checks_status" -eq 0 ]
+done_beside "Types, the demo department" "$types_running" .test/types.log
 step "Build"; build
+done_beside "Lint, unused code" "$lint_running" .test/lint.log
+done_beside "Browser" "$browser_coming" .test/browser.log
 step "Stories in the browser"
 playwright_status=0
 DEMO_LOADED=1 npx playwright test || playwright_status=$?
