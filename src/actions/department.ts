@@ -5,17 +5,43 @@ import type { Context } from '@/server/context';
 import { staffContext } from '@/server/auth/request';
 import { writeToStudents, type Written } from '@/server/mail/write-to-students';
 import { bringInRoster, type BroughtRoster } from '@/server/people/bring-in-roster';
-import { setStaff } from '@/server/people/courses';
+import { keepCourse, setStaff } from '@/server/people/courses';
 import { dealGroups, nameGroup, removeGroup, setGroup } from '@/server/people/groups';
 import { setOwnGroups } from '@/server/people/own-groups';
+import { closeAccount, type KeptMember, keepMember } from '@/server/people/keep-member';
 import { enrol, openRoster, type Roster, setEmail, setSubjects, unenrol } from '@/server/people/roster';
 import { setProvision } from '@/server/people/provisions';
 import { resetPassword } from '@/server/people/passwords';
-import { setPolicy } from '@/server/people/policy';
+import { nameDepartment, setPolicy } from '@/server/people/policy';
 import { text } from './sent';
 
-export async function resetPasswordAction(input: unknown): Promise<Result<null>> {
-  return resetPassword(await staffContext(), input);
+export async function resetPasswordAction(member: string): Promise<Result<{ password: string }>> {
+  return resetPassword(await staffContext(), text(member));
+}
+
+export async function keepMemberAction(input: unknown): Promise<Result<KeptMember>> {
+  const result = await keepMember(await staffContext(), input);
+  revalidatePath('/department');
+  return result;
+}
+
+export async function closeAccountAction(input: unknown): Promise<Result<null>> {
+  const result = await closeAccount(await staffContext(), input);
+  revalidatePath('/department');
+  return result;
+}
+
+export async function keepCourseAction(input: unknown): Promise<Result<{ id: string }>> {
+  const result = await keepCourse(await staffContext(), input);
+  revalidatePath('/department');
+  return result;
+}
+
+export async function nameDepartmentAction(input: unknown): Promise<Result<null>> {
+  const result = await nameDepartment(await staffContext(), input);
+  // Its name stands over every screen.
+  revalidatePath('/', 'layout');
+  return result;
 }
 
 export async function setStaffAction(input: unknown): Promise<Result<null>> {

@@ -1,33 +1,16 @@
 import { contentFromText } from '@/core/content/written';
-import { CONVENTIONS } from '@/core/rules/maths/rules';
-import { USUAL_LATE_RULE } from '@/core/sittings/late';
 import type { Installation } from '@/server/people/install';
-import type { DepartmentPolicy } from '@/server/people/policy';
+import { type DepartmentPolicy, FIRST_POLICY } from '@/server/people/policy';
 import { DEMO_PASSWORD, STAFF, STUDENTS, WT110, WT201 } from './people';
 
 const policy: DepartmentPolicy = {
-  passPercent: '50',
-  grades: [
-    { from: '0', grade: 'F' },
-    { from: '35', grade: 'E' },
-    { from: '50', grade: 'D' },
-    { from: '60', grade: 'C' },
-    { from: '70', grade: 'B' },
-    { from: '85', grade: 'A' },
-  ],
+  ...FIRST_POLICY,
   ranges: [
     { from: '0', text: contentFromText('Not passed yet: [score] of [total]. Start again with [weakest section].') },
     { from: '50', text: contentFromText('Passed with [score] of [total]. Look again at [weakest section].') },
     { from: '70', text: contentFromText('Good work: [percent]. Your best section was [best section].') },
     { from: '85', text: contentFromText('Excellent: [percent].') },
   ],
-  rounding: { mode: 'half_up', places: 1, first: false },
-  namesHidden: true,
-  words: {},
-  late: USUAL_LATE_RULE,
-  conventions: CONVENTIONS,
-  blueprint: [],
-  pages: [],
 };
 
 export const installation: Installation = {

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { must } from '@/core/base/result';
 import { LEAST_PASSWORD } from '@/core/people/password';
+import { acceptablePassword } from '@/server/auth/password';
 import { actorOf, signIn, signOut } from '@/server/auth/sessions';
 import { signInTries } from '@/server/db/schema/people';
 import { listMembers } from '@/server/people/members';
@@ -135,16 +136,16 @@ describe('a password', () => {
     expect(await change('ada', PASSWORD, wanted)).toMatchObject({ refusal: { code, at: ['wanted'] } });
   });
 
-  it('that a lead gives is held to the same', async () => {
+  it('that a lead gives is told once, holds to the same, and ends what was open', async () => {
     expect(LEAST_PASSWORD).toBeGreaterThanOrEqual(8);
-    expect(await resetPassword(dept.as('lead'), { member: dept.id('ada'), password: 'password1234' })).toMatchObject({
-      refusal: { code: 'password-common' },
-    });
-    expect((await resetPassword(dept.as('teacher'), { member: dept.id('ada'), password: 'gusts at noon' })).ok).toBe(
-      false,
-    );
-    must(await resetPassword(dept.as('lead'), { member: dept.id('ada'), password: 'gusts at noon' }));
-    expect(codeOf(await come('ada', 'gusts at noon'))).toBe('in');
+    const { token } = must(await come('ada', PASSWORD));
+    expect(await resetPassword(dept.as('teacher'), dept.id('ada'))).toMatchObject({ refusal: { code: 'forbidden' } });
+    expect(await resetPassword(dept.as('lead'), 'nobody')).toMatchObject({ refusal: { code: 'not-found' } });
+    const { password } = must(await resetPassword(dept.as('lead'), dept.id('ada')));
+    expect(acceptablePassword(password, ['ada']).ok).toBe(true);
+    expect(await actorOf(dept.out, token)).toBeNull();
+    expect(codeOf(await come('ada', PASSWORD))).toBe('sign-in-wrong');
+    expect(codeOf(await come('ada', password))).toBe('in');
   });
 });
 

@@ -1,5 +1,6 @@
 import { readAddress } from './message';
 import { LEAST_PASSWORD } from './password';
+import { readUserName } from './user-name';
 
 /** What a column of a roster can say. */
 export const ROSTER_FIELDS = [
@@ -116,7 +117,6 @@ export function guessColumns(rows: readonly (readonly string[])[]): RosterMappin
 }
 
 const MOST_NAME = 200;
-const USER_NAME = /^[\p{L}\p{N}][\p{L}\p{N}._@-]{1,98}$/u;
 
 /**
  * The students that the rows name. Rows that are empty are passed over; every
@@ -150,7 +150,7 @@ export function readRoster(
     if (typed === '' && alike.length > 1) return leaveOut('name-twice');
     const found = typed === '' ? alike[0] : byUserName.get(typed);
     if (found && !found.student) return leaveOut('user-name-taken');
-    if (typed !== '' && !found && !USER_NAME.test(typed)) return leaveOut('user-name-odd');
+    if (typed !== '' && !found && readUserName(typed) === null) return leaveOut('user-name-odd');
     const email = said('email');
     if (email !== '' && readAddress(email) === null) return leaveOut('email-odd');
     const userName = found?.userName ?? (typed || freeUserName(name, taken, userNames));

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { and, eq, gt, lt, sql } from 'drizzle-orm';
+import { and, eq, gt, isNull, lt, sql } from 'drizzle-orm';
 import { ok, type Result, refuse } from '@/core/base/result';
 import type { Actor } from '@/core/people/may';
 import type { Outside } from '../context';
@@ -50,13 +50,15 @@ export async function signIn(
   out: Outside,
   { userName: typedName, password, source }: SignInTry,
 ): Promise<Result<{ token: string; member: SignedIn }>> {
-  const userName = typedName.trim().toLowerCase().slice(0, 100);
+  const userName = typedName.normalize('NFC').trim().toLowerCase().slice(0, 100);
   const [member] = await out.db.read.select().from(members).where(eq(members.userName, userName));
   const wait = member ? await countTry(out, member, source) : countUnknown(userName, source, out.now);
   if (wait > 0) return refuse('sign-in-slowed', { values: { seconds: Math.ceil(wait / 1000) } });
   const fits = await passwordFits(member?.passwordHash ?? (await decoyHash()), password.slice(0, 500));
   if (fits === null) return refuse('too-much-at-once');
   if (!member || !fits) return refuse('sign-in-wrong', { at: ['password'] });
+  // Told to nobody but whose it is.
+  if (member.closedAt !== null) return refuse('account-closed');
   const token = newToken();
   await out.db.transaction(async (tx) => {
     await forgetTries(tx, member.id, source);
@@ -93,7 +95,13 @@ const memberOf = preparedOn((read) =>
     .select({ id: members.id, role: members.role, name: members.name })
     .from(sessions)
     .innerJoin(members, eq(members.id, sessions.member))
-    .where(and(eq(sessions.tokenHash, sql.placeholder('hash')), gt(sessions.expiresAt, sql.placeholder('now'))))
+    .where(
+      and(
+        eq(sessions.tokenHash, sql.placeholder('hash')),
+        gt(sessions.expiresAt, sql.placeholder('now')),
+        isNull(members.closedAt),
+      ),
+    )
     .prepare(),
 );
 

@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { type MarkingPlan, markingPlanSchema, USUAL_MARKING } from '@/core/marking/plan';
@@ -32,9 +32,18 @@ export async function markersOf(read: Reader, sitting: string): Promise<MarkerOf
     .from(sittingStaff)
     .where(eq(sittingStaff.sitting, sitting));
   const columns = { id: members.id, name: members.name };
-  const staff = await read.select(columns).from(members).where(inArray(members.id, course));
-  const helpers = await read.select(columns).from(members).where(inArray(members.id, helping));
-  const leads = await read.select(columns).from(members).where(eq(members.role, 'lead'));
+  const staff = await read
+    .select(columns)
+    .from(members)
+    .where(and(inArray(members.id, course), isNull(members.closedAt)));
+  const helpers = await read
+    .select(columns)
+    .from(members)
+    .where(and(inArray(members.id, helping), isNull(members.closedAt)));
+  const leads = await read
+    .select(columns)
+    .from(members)
+    .where(and(eq(members.role, 'lead'), isNull(members.closedAt)));
   const all = new Map([...staff, ...helpers, ...leads].map((one) => [one.id, one]));
   return [...all.values()].sort((a, b) => a.name.localeCompare(b.name));
 }

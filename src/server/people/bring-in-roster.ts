@@ -1,4 +1,3 @@
-import { randomInt } from 'node:crypto';
 import { and, eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
@@ -9,6 +8,7 @@ import {
   type RosterPerson,
   USER_NAME_RECIPES,
 } from '@/core/people/roster-rows';
+import { firstPassword } from '../auth/first-password';
 import { hashPassword } from '../auth/password';
 import { type Context, NOT_FOUND, parse } from '../context';
 import type { Reader, Transaction } from '../db/database';
@@ -172,14 +172,4 @@ async function putIntoGroup(
   if (!there) await tx.insert(groups).values({ id: group, course, name });
   await tx.insert(groupMembers).values({ group, member });
   return ok();
-}
-
-const CONSONANTS = 'bdfghjklmnprstvz';
-const VOWELS = 'aeiou';
-
-/** A password that can be read aloud: twelve letters drawn at random, some 38 bits. */
-function firstPassword(): string {
-  const syllable = (): string => `${CONSONANTS[randomInt(CONSONANTS.length)]}${VOWELS[randomInt(VOWELS.length)]}`;
-  const part = (): string => syllable() + syllable();
-  return [part(), part(), part()].join('-');
 }

@@ -1,11 +1,12 @@
-import { asc, eq, inArray, or, type SQL } from 'drizzle-orm';
+import { and, asc, eq, inArray, ne, or, type SQL } from 'drizzle-orm';
 import { z } from 'zod';
-import { ok, type Result } from '@/core/base/result';
+import { ok, type Result, refuse } from '@/core/base/result';
 import { type Acts, type CourseAccess, may } from '@/core/people/may';
 import { type Context, FORBIDDEN, NOT_FOUND, parse } from '../context';
 import type { Reader } from '../db/database';
 import { sittings, sittingStaff } from '../db/schema/exams';
 import { courses, courseStaff, members } from '../db/schema/people';
+import { newId } from '../ports/ids';
 
 /** What can be permitted in one course and not in another. */
 export type CourseAct = {
@@ -87,6 +88,37 @@ export async function listStaff(ctx: Context): Promise<StaffedCourse[]> {
     ...course,
     staff: staff.filter((one) => one.course === course.id).map(({ id, name }) => ({ id, name })),
   }));
+}
+
+const courseInput = z.object({
+  /** Null for a new one. */
+  id: z.string().nullable(),
+  code: z.string().trim().min(1, 'code-empty').max(30, 'too-long'),
+  title: z.string().trim().min(1, 'name-empty').max(80, 'name-long'),
+  term: z.string().trim().max(40, 'too-long'),
+});
+
+/** Begins a course, or says otherwise what it is called. */
+export async function keepCourse(ctx: Context, raw: unknown): Promise<Result<{ id: string }>> {
+  const parsed = parse(courseInput, raw);
+  if (!parsed.ok) return parsed;
+  if (!may(ctx.actor, 'manage people', null)) return FORBIDDEN;
+  const { id, ...said } = parsed.value;
+  return ctx.db.transaction(async (tx) => {
+    const others = id === null ? undefined : ne(courses.id, id);
+    const same = await tx
+      .select({ id: courses.id })
+      .from(courses)
+      .where(and(eq(courses.code, said.code), others));
+    if (same.length > 0) return refuse('course-code-taken', { at: ['code'] });
+    if (id === null) {
+      const course = newId();
+      await tx.insert(courses).values({ id: course, ...said });
+      return ok({ id: course });
+    }
+    const kept = await tx.update(courses).set(said).where(eq(courses.id, id)).returning({ id: courses.id });
+    return kept[0] ? ok(kept[0]) : NOT_FOUND;
+  });
 }
 
 const staffing = z.object({ course: z.string(), staff: z.array(z.string()).max(500) });

@@ -1,6 +1,6 @@
-import { asc, inArray } from 'drizzle-orm';
+import { and, asc, inArray, isNull } from 'drizzle-orm';
 import { ok, type Result } from '@/core/base/result';
-import { may } from '@/core/people/may';
+import { may, type Role } from '@/core/people/may';
 import type { Provision } from '@/core/people/provision';
 import { type Context, FORBIDDEN } from '../context';
 import { members, provisions } from '../db/schema/people';
@@ -9,7 +9,11 @@ export interface MemberRow {
   id: string;
   userName: string;
   name: string;
-  role: string;
+  role: Exclude<Role, 'guest'>;
+  /** Null for none, and for who does not manage people. */
+  email: string | null;
+  /** Nobody signs in to it any more. */
+  closed: boolean;
   /** What the student is entitled to; null for nothing, and for who may not know. */
   provision: (Provision & { decidedBy: string }) | null;
 }
@@ -19,10 +23,9 @@ export async function listMembers(ctx: Context): Promise<Result<MemberRow[]>> {
   if (!may(ctx.actor, 'use staff rooms', null)) return FORBIDDEN;
   // Why somebody has extra time concerns those who give it.
   const provides = may(ctx.actor, 'provide for students', null);
-  const rows = await ctx.db.read
-    .select({ id: members.id, userName: members.userName, name: members.name, role: members.role })
-    .from(members)
-    .orderBy(asc(members.name));
+  const manages = may(ctx.actor, 'manage people', null);
+  const { id, userName, name, role, email, closedAt } = members;
+  const rows = await ctx.db.read.select({ id, userName, name, role, email, closedAt }).from(members).orderBy(asc(name));
   const given = provides ? await ctx.db.read.select().from(provisions) : [];
   const names = new Map(rows.map(({ id, name }) => [id, name]));
   const provided = new Map(
@@ -31,7 +34,14 @@ export async function listMembers(ctx: Context): Promise<Result<MemberRow[]>> {
       { ...provision, decidedBy: names.get(decidedBy) ?? '' },
     ]),
   );
-  return ok(rows.map((row) => ({ ...row, provision: provided.get(row.id) ?? null })));
+  return ok(
+    rows.map(({ closedAt: since, ...row }) => ({
+      ...row,
+      email: manages ? row.email : null,
+      closed: since !== null,
+      provision: provided.get(row.id) ?? null,
+    })),
+  );
 }
 
 /** Everybody who writes questions and exams, to choose from. */
@@ -39,6 +49,6 @@ export async function listColleagues(ctx: Context): Promise<{ id: string; name: 
   return ctx.db.read
     .select({ id: members.id, name: members.name })
     .from(members)
-    .where(inArray(members.role, ['lead', 'teacher']))
+    .where(and(inArray(members.role, ['lead', 'teacher']), isNull(members.closedAt)))
     .orderBy(asc(members.name));
 }

@@ -2,6 +2,7 @@ import { and, eq, ne } from 'drizzle-orm';
 import { z } from 'zod';
 import { ok, type Result, refuse } from '@/core/base/result';
 import { may } from '@/core/people/may';
+import { firstPassword } from '../auth/first-password';
 import { acceptablePassword, hashPassword, passwordFits } from '../auth/password';
 import { tokenHash } from '../auth/sessions';
 import { countTry, forgetTries } from '../auth/tries';
@@ -40,23 +41,21 @@ export async function changeOwnPassword(ctx: Context, raw: unknown): Promise<Res
   return ok();
 }
 
-const reset = z.object({ member: z.string(), password: z.string().max(500) });
-
-/** Gives a member a new password and ends their sessions. */
-export async function resetPassword(ctx: Context, input: unknown): Promise<Result<null>> {
-  const parsed = parse(reset, input);
-  if (!parsed.ok) return parsed;
+/** Gives a member a password that is told only now, and ends their sessions. */
+export async function resetPassword(ctx: Context, id: string): Promise<Result<{ password: string }>> {
   if (!may(ctx.actor, 'manage people', null)) return FORBIDDEN;
-  const [member] = await ctx.db.read.select().from(members).where(eq(members.id, parsed.value.member));
-  if (!member) return NOT_FOUND;
-  const acceptable = acceptablePassword(parsed.value.password, [member.userName, member.name]);
-  if (!acceptable.ok) return acceptable;
-  const passwordHash = await hashPassword(parsed.value.password);
-  await ctx.db.transaction(async (tx) => {
-    await tx.update(members).set({ passwordHash }).where(eq(members.id, member.id));
-    await tx.delete(sessions).where(eq(sessions.member, member.id));
+  const password = firstPassword();
+  const passwordHash = await hashPassword(password);
+  return ctx.db.transaction(async (tx) => {
+    const found = await tx
+      .update(members)
+      .set({ passwordHash })
+      .where(eq(members.id, id))
+      .returning({ id: members.id });
+    if (found.length === 0) return NOT_FOUND;
+    await tx.delete(sessions).where(eq(sessions.member, id));
+    return ok({ password });
   });
-  return ok();
 }
 
 /** While somebody is let in, for so long, tries of others on the account do not slow theirs. */

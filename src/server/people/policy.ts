@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm';
 import { z } from 'zod';
 import { percentText, ROUNDING_MODES } from '@/core/base/exact';
 import { ok, type Result } from '@/core/base/result';
+import { contentFromText } from '@/core/content/written';
 import { blueprintRow } from '@/core/exams/plan';
 import { studentWords } from '@/core/exams/student-words';
 import { may } from '@/core/people/may';
@@ -41,6 +42,36 @@ const policySchema = z.object({
 });
 export type DepartmentPolicy = z.infer<typeof policySchema>;
 
+/** What a department begins with. The scale is common practice, no source. */
+export const FIRST_POLICY: DepartmentPolicy = {
+  passPercent: '50',
+  grades: [
+    { from: '0', grade: 'F' },
+    { from: '35', grade: 'E' },
+    { from: '50', grade: 'D' },
+    { from: '60', grade: 'C' },
+    { from: '70', grade: 'B' },
+    { from: '85', grade: 'A' },
+  ],
+  ranges: [
+    { from: '0', text: contentFromText('Not passed: [score] of [total].') },
+    { from: '50', text: contentFromText('Passed with [score] of [total].') },
+  ],
+  rounding: { mode: 'half_up', places: 1, first: false },
+  namesHidden: true,
+  words: {},
+  late: USUAL_LATE_RULE,
+  conventions: CONVENTIONS,
+  blueprint: [],
+  pages: [],
+};
+
+/** What a department is called. */
+export const departmentNames = z.object({
+  name: z.string().trim().min(1, 'name-empty').max(80, 'name-long'),
+  institute: z.string().trim().max(80, 'name-long'),
+});
+
 export interface Department {
   name: string;
   institute: string;
@@ -49,10 +80,17 @@ export interface Department {
 
 export const DEPARTMENT_ID = 'department';
 
-export async function readDepartment(read: Reader): Promise<Department> {
+/** Null until one is set up. */
+export async function findDepartment(read: Reader): Promise<Department | null> {
   const [row] = await read.select().from(departments).where(eq(departments.id, DEPARTMENT_ID));
-  if (!row) throw new Error('There is no department in this database yet; load one first');
-  return { name: row.name, institute: row.institute, policy: policySchema.parse(row.policy) };
+  return row ? { name: row.name, institute: row.institute, policy: policySchema.parse(row.policy) } : null;
+}
+
+/** The department, for whatever somebody of it asks for. */
+export async function readDepartment(read: Reader): Promise<Department> {
+  const department = await findDepartment(read);
+  if (!department) throw new Error('No department is set up in this database');
+  return department;
 }
 
 export async function setPolicy(ctx: Context, input: unknown): Promise<Result<null>> {
@@ -61,6 +99,17 @@ export async function setPolicy(ctx: Context, input: unknown): Promise<Result<nu
   if (!may(ctx.actor, 'set policy', null)) return FORBIDDEN;
   await ctx.db.transaction(async (tx) => {
     await tx.update(departments).set({ policy: policy.value }).where(eq(departments.id, DEPARTMENT_ID));
+  });
+  return ok();
+}
+
+/** Gives the department and its institute other names; certificates, invitations and prints show them from now on. */
+export async function nameDepartment(ctx: Context, raw: unknown): Promise<Result<null>> {
+  const names = parse(departmentNames, raw);
+  if (!names.ok) return names;
+  if (!may(ctx.actor, 'set policy', null)) return FORBIDDEN;
+  await ctx.db.transaction(async (tx) => {
+    await tx.update(departments).set(names.value).where(eq(departments.id, DEPARTMENT_ID));
   });
   return ok();
 }

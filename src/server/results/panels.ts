@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { mean } from '@/core/analysis/numbers';
@@ -130,7 +130,7 @@ export async function openPassMark(ctx: Context, id: string): Promise<Result<Pas
     able: await read
       .select({ id: members.id, name: members.name })
       .from(members)
-      .where(inArray(members.role, ['lead', 'teacher', 'marker']))
+      .where(and(inArray(members.role, ['lead', 'teacher', 'marker']), isNull(members.closedAt)))
       .orderBy(asc(members.name)),
     history: history.map(({ change: { id: key, before, after, basis, reason, at }, by }) => ({
       id: key,

@@ -20,7 +20,7 @@ export async function helpersOf(ctx: Context, sitting: string): Promise<Result<{
   if (!allowed.ok) return allowed;
   const { read } = ctx.db;
   const people = await read
-    .select({ id: members.id, name: members.name, role: members.role })
+    .select({ id: members.id, name: members.name, role: members.role, closedAt: members.closedAt })
     .from(members)
     .where(inArray(members.role, ['teacher', 'marker']))
     .orderBy(asc(members.name));
@@ -32,10 +32,11 @@ export async function helpersOf(ctx: Context, sitting: string): Promise<Result<{
   const helping = await read.select().from(sittingStaff).where(eq(sittingStaff.sitting, sitting));
   const staff = new Set(inside.map(({ member }) => member));
   const chosen = new Set(helping.map(({ member }) => member));
-  const others = people.filter(({ id }) => !staff.has(id)) as Helper[];
+  const others = people.filter(({ id, closedAt }) => !staff.has(id) && (chosen.has(id) || closedAt === null));
+  const as = ({ id, name, role }: (typeof people)[number]) => ({ id, name, role }) as Helper;
   return ok({
-    helpers: others.filter(({ id }) => chosen.has(id)),
-    able: others.filter(({ id }) => !chosen.has(id)),
+    helpers: others.filter(({ id }) => chosen.has(id)).map(as),
+    able: others.filter(({ id }) => !chosen.has(id)).map(as),
   });
 }
 

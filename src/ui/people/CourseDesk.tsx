@@ -7,6 +7,7 @@ import { enrolAction, setGroupAction, setEmailAction, setSubjectsAction, unenrol
 import type { Result } from '@/core/base/result';
 import type { Roster } from '@/server/people/roster';
 import { Strip } from '../frame/Strip';
+import { FindField } from '../parts/FindField';
 import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
@@ -51,14 +52,7 @@ export function CourseDesk({ roster, others }: Props) {
         <div className="split with-margin">
           <div>
             <div className="d-flex gap-2 mb-2">
-              <input
-                type="search"
-                className="form-control"
-                placeholder="Find a student"
-                aria-label="Find a student"
-                value={words}
-                onChange={(e) => setWords(e.target.value)}
-              />
+              <FindField words="Find a student" value={words} onChange={setWords} />
               <AddStudent others={others} onAdd={async (member) => say(await enrolAction({ course, member }))} />
             </div>
             <Trouble>{trouble}</Trouble>

@@ -4,6 +4,7 @@ import Button from 'react-bootstrap/Button';
 import type { BroughtRoster } from '@/server/people/bring-in-roster';
 import { PageFoot } from '../print/PageFoot';
 import { plural } from '../words/marks';
+import { LoginSlip } from './LoginSlip';
 import '../print/print.scss';
 
 interface Props {
@@ -39,19 +40,8 @@ export function SlipsOnce({ course, brought: { added, updated } }: Props) {
           </span>
         </div>
         <ul className="login-slips">
-          {added.map(({ name, userName, password }) => (
-            <li key={userName}>
-              <p dir="auto">
-                <b>{name}</b>
-              </p>
-              <p className="soft">{course.name}</p>
-              <p className="mt-2">
-                User name <span className="mono">{userName}</span>
-              </p>
-              <p>
-                Password <span className="mono">{password}</span>
-              </p>
-            </li>
+          {added.map((one) => (
+            <LoginSlip key={one.userName} {...one} course={course.name} />
           ))}
         </ul>
       </div>

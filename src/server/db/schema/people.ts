@@ -20,6 +20,8 @@ export const members = sqliteTable('members', {
   email: text('email'),
   /** Until then tries from other sources do not slow this member's own. */
   letInUntil: integer('let_in_until'),
+  /** Since then nobody signs in to it; what was done with it stays. */
+  closedAt: integer('closed_at'),
   createdAt: integer('created_at').notNull(),
 });
 

@@ -13,6 +13,6 @@ export default async function CoursePage({ params }: { params: Promise<{ id: str
   const members = await listMembers(ctx);
   if (!roster.ok || !members.ok) notFound();
   const inside = new Set(roster.value.students.map(({ id }) => id));
-  const others = members.value.filter(({ id, role }) => role === 'student' && !inside.has(id));
+  const others = members.value.filter(({ id, role, closed }) => role === 'student' && !closed && !inside.has(id));
   return <CourseDesk roster={roster.value} others={others.map(({ id, name }) => ({ id, name }))} />;
 }

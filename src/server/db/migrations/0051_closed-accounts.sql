@@ -1,0 +1,1 @@
+ALTER TABLE `members` ADD `closed_at` integer;
