@@ -1,4 +1,5 @@
 import { type Content, type ContentNode } from './document';
+import { formulaLine } from './formula-line';
 
 const BLOCKS = new Set([
   'paragraph',
@@ -19,11 +20,15 @@ const BLOCKS = new Set([
  * their description, slots as "…". For search, derived titles and tables.
  */
 export function plainText(content: Content): string {
+  return told(content, (latex) => latex);
+}
+
+function told(content: Content, formula: (latex: string) => string): string {
   let out = '';
   const walk = (node: ContentNode): void => {
     if (node.type === 'text') out += node.text;
     else if (node.type === 'hardBreak') out += '\n';
-    else if (node.type === 'formula' || node.type === 'blockFormula') out += node.attrs.latex;
+    else if (node.type === 'formula' || node.type === 'blockFormula') out += formula(node.attrs.latex);
     else if (node.type === 'picture') {
       const { description, caption, labels } = node.attrs;
       out += [description, caption, ...labels.map((label) => label.text)].filter(Boolean).join(' ');
@@ -41,10 +46,10 @@ export function plainText(content: Content): string {
     .trim();
 }
 
-/** The first words of the document (pictures left out), at most `length` characters, cut at a word. */
+/** The first words of the document (pictures left out, formulas in one line of signs), at most `length` characters, cut at a word. */
 export function firstWords(content: Content, length = 60): string {
   const words: Content = { type: 'doc', content: content.content.filter((block) => block.type !== 'picture') };
-  const line = plainText(words).replace(/\n/g, ' ').replace(/…/g, ' ').replace(/\s+/g, ' ').trim();
+  const line = told(words, formulaLine).replace(/\n/g, ' ').replace(/…/g, ' ').replace(/\s+/g, ' ').trim();
   if (line.length <= length) return line;
   const cut = line.slice(0, length + 1);
   const space = cut.lastIndexOf(' ');
