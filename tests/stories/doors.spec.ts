@@ -126,6 +126,19 @@ test('without a session, or from another page, nothing is written', async () => 
   ).toBe(422);
 });
 
+test('who begins before the page listens is in the room all the same', async () => {
+  const { page } = await stage.signIn(WT110[27]?.userName ?? '', PHONE);
+  const door = (await linkTo(page, 'Certificate').getAttribute('href')) ?? '';
+  // No script comes: the browser sends the form itself.
+  await page.route('**/_next/static/**/*.js', (route) => route.abort());
+  await page.goto(door);
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.waitForURL(/\/room\//);
+  await page.unrouteAll();
+  await page.reload();
+  await expect(page.getByText('All answers saved')).toBeVisible();
+});
+
 test('what the browser of a student is sent before release holds no key', async () => {
   // Somebody who has not begun: their own right answers would look like keys.
   const { page } = await stage.signIn(WT110[26]?.userName ?? '');
