@@ -1,4 +1,5 @@
 'use client';
+import { ActMenu } from '../parts/ActMenu';
 import { Link } from '../parts/Link';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -11,7 +12,7 @@ import { useKeys } from '../frame/keys';
 import { plural } from '../words/marks';
 import { saveFile } from '../parts/save-file';
 import { refusalText } from '../words/refusals';
-import { PlaceOptions, placeOf } from './PlaceOptions';
+import { placeChoices, placeOf } from './places';
 import { Trouble } from '../parts/Trouble';
 
 interface Props {
@@ -110,6 +111,7 @@ export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }:
     );
   };
   if (chosen.length === 0 && !done && !trouble) return null;
+  const places = placeChoices(shelves);
   return (
     <div className="bulk" role="region" aria-label="Chosen questions">
       <Trouble className="w-100 m-0">{trouble}</Trouble>
@@ -126,24 +128,16 @@ export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }:
       {chosen.length > 0 && (
         <>
           <strong>{plural(chosen.length, 'question')} chosen</strong>
-          <select aria-label="Move to" value="" onChange={(e) => act({ do: 'move', ...placeOf(e.target.value) })}>
-            <option value="">Move to…</option>
-            <PlaceOptions shelves={shelves} />
-          </select>
-          <select aria-label="Copy to" value="" onChange={(e) => act({ do: 'copy', ...placeOf(e.target.value) })}>
-            <option value="">Copy to…</option>
-            <PlaceOptions shelves={shelves} />
-          </select>
-          <select aria-label="Into an exam" value="" onChange={(e) => intoExam(e.target.value)}>
-            <option value="">Into an exam…</option>
-            <option value="new">a new exam</option>
-            {exams.map((exam) => (
-              <option key={exam.id} value={exam.id}>
-                {exam.title}
-                {exam.course && `, ${exam.course}`}
-              </option>
-            ))}
-          </select>
+          <ActMenu words="Move to…" choices={places} onChoose={(value) => act({ do: 'move', ...placeOf(value) })} />
+          <ActMenu words="Copy to…" choices={places} onChoose={(value) => act({ do: 'copy', ...placeOf(value) })} />
+          <ActMenu
+            words="Into an exam…"
+            choices={[
+              { value: 'new', words: 'a new exam' },
+              ...exams.map(({ id, title, course }) => ({ value: id, words: course ? `${title}, ${course}` : title })),
+            ]}
+            onChoose={intoExam}
+          />
           <form
             className="d-flex gap-1"
             onSubmit={(e) => {
@@ -167,29 +161,26 @@ export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }:
             </datalist>
           </form>
           {tags.length > 0 && (
-            <select aria-label="Tag to take off" value="" onChange={(e) => act({ do: 'untag', tag: e.target.value })}>
-              <option value="">Take tag off…</option>
-              {tags.map((t) => (
-                <option key={t}>{t}</option>
-              ))}
-            </select>
+            <ActMenu
+              words="Take tag off…"
+              choices={tags.map((t) => ({ value: t, words: t }))}
+              onChoose={(value) => act({ do: 'untag', tag: value })}
+            />
           )}
-          <select
-            aria-label="Difficulty of the chosen"
-            value=""
-            onChange={(e) => act({ do: 'difficulty', to: Number(e.target.value) })}
-          >
-            <option value="">Difficulty…</option>
-            {[1, 2, 3].map((d) => (
-              <option key={d}>{d}</option>
-            ))}
-          </select>
-          <select aria-label="Save as a file" value="" onChange={(e) => takeOut(e.target.value)}>
-            <option value="">Save as a file…</option>
-            <option value="xlsx">as a spreadsheet (XLSX)</option>
-            <option value="csv">as CSV</option>
-            <option value="zip">as an archive with pictures</option>
-          </select>
+          <ActMenu
+            words="Difficulty…"
+            choices={['1', '2', '3'].map((d) => ({ value: d, words: d }))}
+            onChoose={(value) => act({ do: 'difficulty', to: Number(value) })}
+          />
+          <ActMenu
+            words="Save as a file…"
+            choices={[
+              { value: 'xlsx', words: 'as a spreadsheet (XLSX)' },
+              { value: 'csv', words: 'as CSV' },
+              { value: 'zip', words: 'as an archive with pictures' },
+            ]}
+            onChoose={takeOut}
+          />
           {away ? (
             <Button variant="quiet" onClick={() => act({ do: 'bring-back' })}>
               Bring back

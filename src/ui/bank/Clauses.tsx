@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { ActMenu } from '../parts/ActMenu';
 import { type Clause, chosenIn, clauses, type Filters, type Known, narrowed } from './sentence';
 
 const ALWAYS = new Set(['kind', 'difficulty']);
@@ -44,14 +45,11 @@ export function Clauses({ filters, known, without = [], onChange }: Props) {
       {left.length > 0 && (
         <>
           {' · '}
-          <select aria-label="Narrow by" value="" onChange={(e) => setAdded([...added, e.target.value])}>
-            <option value="">narrow by …</option>
-            {left.map((clause) => (
-              <option key={clause.field} value={clause.field}>
-                {clause.name}
-              </option>
-            ))}
-          </select>
+          <ActMenu
+            words="narrow by …"
+            choices={left.map(({ field, name }) => ({ value: field, words: name }))}
+            onChoose={(value) => setAdded([...added, value])}
+          />
         </>
       )}
     </>

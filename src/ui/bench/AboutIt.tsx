@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { DEMANDS, type QuestionFacts, tidyTags } from '@/core/bank/facts';
 import type { OpenQuestion } from '@/server/bank/open-question';
+import { ActMenu } from '../parts/ActMenu';
 import { TopicOptions } from '../bank/PlaceOptions';
 
 interface Props {
@@ -115,19 +116,11 @@ export function AboutIt({ question, title, facts, onTitle, onFacts }: Props) {
         );
       })}
       {unaimed.length > 0 && (
-        <select
-          className="form-select form-select-sm"
-          aria-label="Add a learning goal"
-          value=""
-          onChange={(e) => set({ goals: [...facts.goals, e.target.value] })}
-        >
-          <option value="">Add a learning goal</option>
-          {unaimed.map((g) => (
-            <option key={g.id} value={g.id}>
-              {g.code} {g.words.slice(0, 60)}
-            </option>
-          ))}
-        </select>
+        <ActMenu
+          words="Add a learning goal…"
+          choices={unaimed.map(({ id, code, words }) => ({ value: id, words: `${code} ${words.slice(0, 60)}` }))}
+          onChoose={(value) => set({ goals: [...facts.goals, value] })}
+        />
       )}
     </div>
   );

@@ -13,6 +13,7 @@ import { titleOf, totalMarks } from '@/core/bank/summary';
 import type { Content } from '@/core/content/document';
 import { plainText } from '@/core/content/plain';
 import type { OpenQuestion } from '@/server/bank/open-question';
+import { ActMenu } from '../parts/ActMenu';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
 import { plainCopy } from '../parts/plain-copy';
@@ -259,20 +260,15 @@ export function Bench({ question }: { question: OpenQuestion }) {
               }
             >
               <span className="gap only-narrow" aria-hidden="true" />
-              <select
-                className="form-select form-select-sm w-auto only-narrow"
-                aria-label="Add an answer slot"
-                value=""
-                onChange={(event) => {
-                  const preset = PRESETS.find((p) => p.name === event.target.value);
+              <ActMenu
+                className="only-narrow"
+                words="+ Answer slot"
+                choices={PRESETS.map(({ name }) => ({ value: name, words: name }))}
+                onChoose={(value) => {
+                  const preset = PRESETS.find(({ name }) => name === value);
                   if (preset) addSlot(preset);
                 }}
-              >
-                <option value="">+ Answer slot</option>
-                {PRESETS.map((p) => (
-                  <option key={p.name}>{p.name}</option>
-                ))}
-              </select>
+              />
             </SheetEditor>
           </div>
           <WordHelpContext value={wordHelp}>

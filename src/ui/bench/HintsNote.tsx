@@ -52,7 +52,10 @@ export function HintsNote({ hints, onChange }: Props) {
         </div>
       ))}
       {hints.length < 10 && (
-        <Button variant="quiet" onClick={() => onChange([...hints, { text: '', cost: '1/2' }], '')}>
+        <Button
+          variant="quiet"
+          onClick={({ detail }) => detail < 2 && onChange([...hints, { text: '', cost: '1/2' }], '')}
+        >
           + hint
         </Button>
       )}

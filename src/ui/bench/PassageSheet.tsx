@@ -4,6 +4,7 @@ import Button from 'react-bootstrap/Button';
 import { listPassagesAction, newPassageAction } from '@/actions/bank';
 import { NUMBERINGS, type Numbering, type Passage } from '@/core/bank/question';
 import type { PassageRow } from '@/server/bank/passages';
+import { ActMenu } from '../parts/ActMenu';
 import { SheetEditor } from './SheetEditor';
 
 interface Props {
@@ -80,20 +81,14 @@ export function PassageSheet({ bank, pages, passage, onChange }: Props) {
           + passage
         </Button>
       ) : (
-        <select
-          className="form-select form-select-sm d-inline-block w-auto"
-          aria-label="Passage"
-          value=""
-          onChange={(e) => void choose(e.target.value)}
-        >
-          <option value="">Put beside it…</option>
-          <option value="new">a new passage</option>
-          {there.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.title} ({p.questions})
-            </option>
-          ))}
-        </select>
+        <ActMenu
+          words="Put beside it…"
+          choices={[
+            { value: 'new', words: 'a new passage' },
+            ...there.map(({ id, title, questions }) => ({ value: id, words: `${title} (${questions})` })),
+          ]}
+          onChoose={(value) => void choose(value)}
+        />
       )}
     </div>
   );

@@ -101,7 +101,7 @@ export function ValuesNote({ body, placed, findings, changeBody, onPut }: Props)
           {!own.some(isStop) && <Variants body={body} />}
         </>
       )}
-      <Button variant="quiet" onClick={add}>
+      <Button variant="quiet" onClick={({ detail }) => detail < 2 && add()}>
         + a value
       </Button>
     </section>

@@ -6,7 +6,8 @@ import { DEMANDS, type Demand } from '@/core/bank/facts';
 import type { BlueprintRow, ExamPlan } from '@/core/exams/plan';
 import type { BankShelf } from '@/server/bank/shelves';
 import type { BlueprintThere } from '@/server/exams/blueprint-view';
-import { TopicOptions } from '../bank/PlaceOptions';
+import { ActMenu } from '../parts/ActMenu';
+import { topicChoices } from '../bank/places';
 import { MarksInput } from '../parts/MarksInput';
 import { marksText } from '../words/marks';
 import { refusalText } from '../words/refusals';
@@ -144,19 +145,13 @@ export function Blueprint({ plan, there, shelves, agreed, mayAgree, change, onPl
         <tfoot>
           <tr>
             <th scope="row">
-              <select
-                className="form-select form-select-sm"
-                aria-label="One topic more"
-                value=""
-                onChange={(e) => want(e.target.value, 'know', '0')}
-              >
-                <option value="">one topic more…</option>
-                {shelves.map(({ id, name, topics }) => (
-                  <optgroup key={id} label={name}>
-                    <TopicOptions topics={topics.filter((topic) => !rows.includes(topic.id))} />
-                  </optgroup>
-                ))}
-              </select>
+              <ActMenu
+                words="one topic more…"
+                choices={shelves.flatMap(({ name, topics }) =>
+                  topicChoices(topics.filter(({ id }) => !rows.includes(id))).map((one) => ({ ...one, under: name })),
+                )}
+                onChoose={(value) => want(value, 'know', '0')}
+              />
             </th>
             {DEMANDS.map((demand) => (
               <td key={demand}>

@@ -1,6 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import type { ExamPlan, Placement } from '@/core/exams/plan';
 import { sectionLetter } from '@/core/exams/numbering';
+import { ActMenu } from '../parts/ActMenu';
 import { MarksInput } from '../parts/MarksInput';
 import { plural } from '../words/marks';
 import { changedItems, movedItems, withoutItems } from './plan-moves';
@@ -54,19 +55,11 @@ export function ChosenRows({ plan, chosen, change, onClose }: Props) {
         bonus
       </Toggle>
       {plan.sections.length > 1 && (
-        <select
-          className="form-select form-select-sm w-auto"
-          aria-label="Move the chosen questions"
-          value=""
-          onChange={(e) => change((p) => movedItems(p, chosen, e.target.value))}
-        >
-          <option value="">move to…</option>
-          {plan.sections.map(({ id, title }, i) => (
-            <option key={id} value={id}>
-              {sectionLetter(i)} {title}
-            </option>
-          ))}
-        </select>
+        <ActMenu
+          words="move to…"
+          choices={plan.sections.map(({ id, title }, i) => ({ value: id, words: `${sectionLetter(i)} ${title}` }))}
+          onChoose={(value) => change((p) => movedItems(p, chosen, value))}
+        />
       )}
       <Button
         variant="quiet"

@@ -1,5 +1,6 @@
 import Button from 'react-bootstrap/Button';
 import type { ExamRow } from '@/server/exams/exams';
+import { ActMenu } from '../parts/ActMenu';
 
 const MOST = 8;
 
@@ -32,19 +33,11 @@ export function InRow({ exams, then, onChange }: Props) {
         );
       })}
       {left.length > 0 && then.length < MOST && (
-        <select
-          className="form-select w-auto"
-          aria-label="An exam that is written after it"
-          value=""
-          onChange={(e) => onChange([...then, e.target.value])}
-        >
-          <option value="">{then.length === 0 ? 'nothing is written after it' : 'and nothing more'}</option>
-          {left.map(({ id, title }) => (
-            <option key={id} value={id}>
-              then {title}
-            </option>
-          ))}
-        </select>
+        <ActMenu
+          words={then.length === 0 ? 'then another exam…' : 'and then…'}
+          choices={left.map(({ id, title }) => ({ value: id, words: title }))}
+          onChoose={(value) => onChange([...then, value])}
+        />
       )}
     </div>
   );

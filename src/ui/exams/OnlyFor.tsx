@@ -1,4 +1,5 @@
 import type { Only } from '@/core/exams/plan';
+import { ActMenu } from '../parts/ActMenu';
 import { CheckLine } from '../parts/CheckLine';
 
 /** Who is in a course, to choose from. */
@@ -50,21 +51,14 @@ export function OnlyFor({ only, name, people, onChange }: Props) {
         </CheckLine>
       ))}
       {people.students.length > 0 && (
-        <select
-          className="form-select"
-          aria-label={`One more student who has ${name}`}
-          value=""
-          onChange={(e) => onChange({ ...only, members: [...only.members, e.target.value] })}
-        >
-          <option value="">one student more…</option>
-          {people.students
+        <ActMenu
+          words="one student more…"
+          label={`one student more… who has ${name}`}
+          choices={people.students
             .filter(({ id }) => !only.members.includes(id))
-            .map(({ id, name: called }) => (
-              <option key={id} value={id}>
-                {called}
-              </option>
-            ))}
-        </select>
+            .map(({ id, name: called }) => ({ value: id, words: called }))}
+          onChoose={(value) => onChange({ ...only, members: [...only.members, value] })}
+        />
       )}
       {subjects.length + people.students.length === 0 && (
         <span className="soft">Subjects, groups and names stand in the course’s list of students.</span>

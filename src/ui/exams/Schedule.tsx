@@ -13,6 +13,7 @@ import { useCoursePeople } from '../people/use-course-people';
 import { forField, fromField } from '../words/time';
 import { refusalText } from '../words/refusals';
 import { CheckLine } from '../parts/CheckLine';
+import { CountInput } from '../parts/CountInput';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { type Due, LateWords } from '../sittings/LateWords';
@@ -49,7 +50,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
     course: course ?? courses[0]?.id ?? '',
     opens: forField(start, zone),
     closes: forField(start + Math.max(120, minutes + 30) * 60_000, zone),
-    minutes: String(minutes),
+    minutes,
     who: 'all' as Who,
     only: NOBODY,
     code: '',
@@ -70,7 +71,7 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
       course: form.course,
       opensAt: fromField(form.opens, zone),
       closesAt: fromField(form.closes, zone),
-      minutes: Number(form.minutes),
+      minutes: form.minutes,
       who: form.who === 'link' || form.who === 'groups' ? form.who : 'students',
       only: form.who === 'some' ? form.only : null,
       code: form.code.trim() || null,
@@ -185,20 +186,16 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
       </p>
       {beside('opensAt')}
       {beside('closesAt')}
-      <label className="form-label mt-3" htmlFor="minutes">
-        Minutes for each
-      </label>
-      <input
-        id="minutes"
-        type="number"
-        min={1}
-        max={1440}
-        className="form-control"
-        style={{ width: 120 }}
-        required
-        value={form.minutes}
-        onChange={(e) => set({ minutes: e.target.value })}
-      />
+      <p className="form-label mt-3">Minutes for each</p>
+      <div className="fact-line">
+        <CountInput
+          label="Minutes for each"
+          count={form.minutes}
+          least={1}
+          most={1440}
+          onChange={(count) => count !== null && set({ minutes: count })}
+        />
+      </div>
       {beside('minutes')}
       {form.who !== 'link' && others.length > 0 && (
         <div className="mt-3">

@@ -3,6 +3,7 @@ import { X } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
 import type { Shown } from '@/core/content/shown';
 import type { PlaceRules } from '@/core/rules/placing/rules';
+import { ActMenu } from '../parts/ActMenu';
 import { CheckLine } from '../parts/CheckLine';
 import { CountInput } from '../parts/CountInput';
 
@@ -74,19 +75,12 @@ export function PlaceRulesNote({ name, rules, things, onChange }: Props) {
         </div>
       ))}
       {free.length > 0 && (
-        <select
-          className="form-select form-select-sm w-auto"
-          aria-label={`Something particular to say at ${name}`}
-          value=""
-          onChange={(e) => onChange({ slips: [...slips, { what: e.target.value, feedback: '' }] })}
-        >
-          <option value="">And of one that is wrong…</option>
-          {free.map(({ id, text }) => (
-            <option key={id} value={id}>
-              {text}
-            </option>
-          ))}
-        </select>
+        <ActMenu
+          words="And of one that is wrong…"
+          label={`And of one that is wrong… at ${name}`}
+          choices={free.map(({ id, text }) => ({ value: id, words: text }))}
+          onChoose={(value) => onChange({ slips: [...slips, { what: value, feedback: '' }] })}
+        />
       )}
     </>
   );

@@ -2,11 +2,11 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { dropPlatformAction, keepPlatformAction } from '@/actions/outside-gradebook';
-import type { Refusal } from '@/core/base/result';
 import type { Platform } from '@/server/platforms/services';
 import { Dialog } from '../parts/Dialog';
+import { SaidLine } from '../parts/SaidLine';
 import { Trouble } from '../parts/Trouble';
-import { refusalText } from '../words/refusals';
+import { useAct } from '../parts/use-act';
 
 interface Field {
   name: 'name' | 'clientId' | 'tokenAddress' | 'under' | 'audience';
@@ -32,27 +32,17 @@ export function PlatformDialog({ platform, onClose }: { platform: Platform | nul
     under: platform?.under ?? '',
     audience: platform?.audience ?? '',
   });
-  const [refusal, setRefusal] = useState<Refusal | null>(null);
-  const [busy, setBusy] = useState(false);
   const [asking, setAsking] = useState(false);
-  const act = async (work: () => Promise<{ ok: true } | { ok: false; refusal: Refusal }>): Promise<void> => {
-    setBusy(true);
-    const result = await work();
-    setBusy(false);
-    if (result.ok) onClose();
-    else setRefusal(result.refusal);
-  };
-  const at = refusal?.at?.[0];
-  const placed = FIELDS.some(({ name }) => name === at);
+  const { busy, act, troubleAt, troubleBeside } = useAct();
   return (
     <Dialog
       title={platform ? `How ${platform.name} is reached` : 'Register a platform'}
       onClose={onClose}
-      onSubmit={() => void act(() => keepPlatformAction({ id: platform?.id ?? null, ...said }))}
+      onSubmit={() => void act(() => keepPlatformAction({ id: platform?.id ?? null, ...said }), onClose)}
       acts={
         <>
-          {platform && !asking && (
-            <Button variant="quiet" onClick={() => setAsking(true)}>
+          {platform && (
+            <Button variant="quiet" disabled={asking} onClick={() => setAsking(true)}>
               Take it out…
             </Button>
           )}
@@ -63,33 +53,31 @@ export function PlatformDialog({ platform, onClose }: { platform: Platform | nul
       }
     >
       {FIELDS.map(({ name, words, mono }, i) => (
-        <label key={name} className="d-block mb-2">
-          {words}
-          <input
-            className={`form-control mt-1 ${mono ? 'mono' : ''}`.trim()}
-            value={said[name]}
-            autoFocus={i === 0}
-            autoComplete="off"
-            onChange={(e) => setSaid({ ...said, [name]: e.target.value })}
-          />
-          {refusal && at === name && <Trouble>{refusalText(refusal)}</Trouble>}
-        </label>
+        <SaidLine
+          key={name}
+          words={words}
+          value={said[name]}
+          first={i === 0}
+          mono={mono}
+          trouble={troubleAt(name)}
+          onChange={(value) => setSaid({ ...said, [name]: value })}
+        />
       ))}
       {platform && asking && (
-        // Away from the button that asked, so that a double click asks only.
+        // Away from the button that asked, which stays where it is, so that a double click asks only.
         <p className="d-flex gap-2 align-items-baseline mb-0">
           <span className="hand">What it calls the students is forgotten here.</span>
           <Button
             variant="outline-primary"
             size="sm"
             disabled={busy}
-            onClick={() => void act(() => dropPlatformAction(platform.id))}
+            onClick={() => void act(() => dropPlatformAction(platform.id), onClose)}
           >
             Take it out
           </Button>
         </p>
       )}
-      {refusal && !placed && <Trouble>{refusalText(refusal)}</Trouble>}
+      <Trouble>{troubleBeside(FIELDS.map(({ name }) => name))}</Trouble>
     </Dialog>
   );
 }

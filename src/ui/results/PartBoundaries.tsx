@@ -4,6 +4,7 @@ import { emptyContent } from '@/core/content/document';
 import { askedOf } from '@/core/results/pass';
 import { type Boundaries, MOST_PARTS } from '@/core/results/policy';
 import type { Results } from '@/server/results/results';
+import { ActMenu } from '../parts/ActMenu';
 import { plural } from '../words/marks';
 import { NumberWord } from '../parts/NumberWord';
 import { WrittenText } from '../sheet/WrittenText';
@@ -108,12 +109,20 @@ export function PartBoundaries({ results, boundaries, missed, change }: Props) {
         </div>
       ))}
       {others.length > 0 && parts.length < MOST_PARTS && (
-        <select
-          className="form-select form-select-sm mb-2"
-          aria-label="Say something of a topic or a criterion"
-          value=""
-          onChange={(e) => {
-            const part = others.find(({ id }) => id === e.target.value);
+        <ActMenu
+          className="mb-2"
+          words="a topic or a criterion…"
+          choices={(['topic', 'criterion'] as const).flatMap((is) =>
+            others
+              .filter((part) => part.is === is)
+              .map(({ id, title, ...part }) => ({
+                value: id,
+                words: part.is === 'topic' ? `${title}: ${plural(part.items.length, 'question')}` : title,
+                under: is === 'topic' ? 'Topics' : 'Criteria of rubrics',
+              })),
+          )}
+          onChoose={(value) => {
+            const part = others.find(({ id }) => id === value);
             if (part)
               change((b) => ({
                 ...b,
@@ -124,21 +133,7 @@ export function PartBoundaries({ results, boundaries, missed, change }: Props) {
                 ],
               }));
           }}
-        >
-          <option value="">a topic or a criterion…</option>
-          {(['topic', 'criterion'] as const).map((is) => (
-            <optgroup key={is} label={is === 'topic' ? 'Topics' : 'Criteria of rubrics'}>
-              {others
-                .filter((part) => part.is === is)
-                .map((part) => (
-                  <option key={part.id} value={part.id}>
-                    {part.title}
-                    {part.is === 'topic' && `: ${plural(part.items.length, 'question')}`}
-                  </option>
-                ))}
-            </optgroup>
-          ))}
-        </select>
+        />
       )}
       {missed > 0 && <p className="soft">{missed} pass the whole but not all that is asked for here.</p>}
       {compensation ? (

@@ -9,6 +9,7 @@ import {
   type Tolerance,
 } from '@/core/rules/number/rules';
 import type { ReactNode } from 'react';
+import { ActMenu } from '../parts/ActMenu';
 import { ShareInput } from '../parts/ShareInput';
 import { RuleRow } from './RuleRow';
 import { marksText } from '../words/marks';
@@ -127,23 +128,20 @@ export function NumberRulesEditor({ rules, marks, onChange, children }: Props & 
       {children}
       <details open={rules.percent !== undefined || rules.uncertainty !== undefined}>
         <summary>Typical slips, percent, uncertainty</summary>
-        <select
-          className="form-select"
-          aria-label="Add a rule"
-          value=""
-          onChange={(e) => {
-            const made = e.target.value === 'other' ? OTHER : slipRule(e.target.value as Slip, rules);
+        <ActMenu
+          words="+ rule for a typical slip"
+          choices={[
+            ...SLIPS.filter((slip) => slip !== 'wrong-unit' || rules.unit !== '').map((slip) => ({
+              value: slip,
+              words: SLIP_WORDS[slip],
+            })),
+            { value: 'other', words: 'another value' },
+          ]}
+          onChoose={(value) => {
+            const made = value === 'other' ? OTHER : slipRule(value as Slip, rules);
             if (made) onChange({ ...rules, rules: [...rules.rules, made] });
           }}
-        >
-          <option value="">+ rule for a typical slip</option>
-          {SLIPS.filter((slip) => slip !== 'wrong-unit' || rules.unit !== '').map((slip) => (
-            <option key={slip} value={slip}>
-              {SLIP_WORDS[slip]}
-            </option>
-          ))}
-          <option value="other">another value</option>
-        </select>
+        />
         {(rules.unit === '%' || rules.unit === '') && (
           <label className="line">
             percent and fraction

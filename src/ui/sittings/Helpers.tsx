@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { helpersAction, setHelperAction } from '@/actions/sittings';
 import type { Helper } from '@/server/sittings/sitting-staff';
+import { ActMenu } from '../parts/ActMenu';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
@@ -34,19 +35,15 @@ export function Helpers({ sitting, onClose }: { sitting: string; onClose: () => 
           </li>
         ))}
       </ul>
-      <select
-        className="form-select"
-        aria-label="Somebody who helps"
-        value=""
-        onChange={(e) => void set(e.target.value, true)}
-      >
-        <option value="">{staff?.able.length === 0 ? 'nobody else is there' : 'somebody more…'}</option>
-        {staff?.able.map(({ id, name, role }) => (
-          <option key={id} value={id}>
-            {name}, {DOES[role]}
-          </option>
-        ))}
-      </select>
+      {staff?.able.length === 0 ? (
+        <p className="soft mb-0">Nobody else is there who could.</p>
+      ) : (
+        <ActMenu
+          words="Somebody more…"
+          choices={(staff?.able ?? []).map(({ id, name, role }) => ({ value: id, words: `${name}, ${DOES[role]}` }))}
+          onChoose={(value) => void set(value, true)}
+        />
+      )}
       <Trouble>{trouble}</Trouble>
     </Dialog>
   );

@@ -6,6 +6,7 @@ import type { ExtraTime } from '@/core/people/provision';
 import { foldAccents } from '@/core/rules/text/normalise';
 import { WHEREABOUTS, type Whereabouts, whereabouts } from '@/core/sittings/whereabouts';
 import type { WatchedSitting } from '@/server/sittings/watch';
+import { FindField } from '../parts/FindField';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 import { HowFar } from './HowFar';
@@ -87,14 +88,7 @@ export function WatchList({ sitting, now, zone, running }: Props) {
       <HowFar questions={sitting.questions} begun={people.filter(({ student }) => student.attempt).length} />
       <Trouble>{trouble}</Trouble>
       {sitting.people.length > 12 && (
-        <input
-          type="search"
-          className="form-control form-control-sm w-auto my-2"
-          aria-label="Find a student"
-          placeholder="Find a student"
-          value={words}
-          onChange={(e) => setWords(e.target.value)}
-        />
+        <FindField words="Find a student" className="form-control-sm w-auto my-2" value={words} onChange={setWords} />
       )}
       <div className="scroll-x">
         <table className="rows watch">

@@ -2,6 +2,7 @@
 import { Node } from '@tiptap/core';
 import { type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import type { PageAttributes } from '@/core/content/document';
+import { CountInput } from '../../parts/CountInput';
 import { PageView } from '../../sheet/PageView';
 
 /** A page on the bench: shown, described, made higher or lower. */
@@ -19,16 +20,12 @@ function PageOnSheet({ node, updateAttributes }: NodeViewProps) {
           maxLength={1000}
           onChange={(e) => updateAttributes({ description: e.target.value })}
         />
-        <input
-          type="number"
-          className="form-control form-control-sm"
-          style={{ width: 90 }}
-          aria-label="Height of the page"
-          min={120}
-          max={1200}
-          step={20}
-          value={attrs.height}
-          onChange={(e) => updateAttributes({ height: Math.min(1200, Math.max(120, Number(e.target.value) || 120)) })}
+        <CountInput
+          label="Height of the page"
+          count={attrs.height}
+          least={120}
+          most={1200}
+          onChange={(height) => height !== null && updateAttributes({ height })}
         />
       </div>
     </NodeViewWrapper>
