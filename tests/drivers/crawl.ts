@@ -42,13 +42,15 @@ interface Options {
   alike: { routes: readonly string[]; asked: number };
   /** What else is looked at on a page that was opened. */
   look?: (page: Page, route: string) => Promise<string[]>;
+  /** Routes whose pages have windows of their own each: three of each are looked at. */
+  differing: readonly string[];
 }
 
 /**
  * Goes to the addresses that links reach from the start. Of each route so many are opened in tabs and so many more are
  * asked for; in a tab nothing may be said in the console, nothing may throw, and a link must lead back.
  */
-export async function crawl({ context, start, known, most, alike, look }: Options): Promise<Visit[]> {
+export async function crawl({ context, start, known, most, alike, look, differing }: Options): Promise<Visit[]> {
   const pages = routes('page.tsx');
   const waiting = [start];
   const seen = new Set(waiting);
@@ -75,8 +77,7 @@ export async function crawl({ context, start, known, most, alike, look }: Option
     if (times >= (pages.includes(route) ? most.opened : 0) + asked) return;
     opened.set(route, times + 1);
     faults.length = 0;
-    // The bench of another question has other slots, and other windows.
-    const tabs = look && route === '/bank/[id]' ? Math.max(3, most.opened) : most.opened;
+    const tabs = look && differing.includes(route) ? Math.max(3, most.opened) : most.opened;
     if (pages.includes(route) && times < tabs) {
       const answer = await page.goto(link, { waitUntil: 'load' });
       if ((answer?.status() ?? 500) >= 400) faults.push(`status ${answer?.status()}`);

@@ -6,8 +6,6 @@ import { eq } from 'drizzle-orm';
 import type { QuestionBody } from '@/core/bank/question';
 import { must } from '@/core/base/result';
 import type { ExamPlan } from '@/core/exams/plan';
-import { CONVENTIONS } from '@/core/rules/maths/rules';
-import { USUAL_LATE_RULE } from '@/core/sittings/late';
 import type { Actor, Role } from '@/core/people/may';
 import { enterSitting } from '@/server/sittings/enter';
 import { saveAnswers } from '@/server/sittings/save-answers';
@@ -17,6 +15,7 @@ import { openDatabase } from '@/server/db/database';
 import { answers } from '@/server/db/schema/attempts';
 import { createExam, freshPlan, revisionToPlace } from '@/server/exams/exams';
 import { installDepartment, type Installed } from '@/server/people/install';
+import { FIRST_POLICY } from '@/server/people/policy';
 import { openMarker } from '@/server/jobs/marker';
 import { folderFiles } from '@/server/ports/files';
 import { standInMailer } from '@/server/ports/mailer-port';
@@ -61,6 +60,11 @@ async function servicesIn(folder: string, clock: () => number): Promise<Omit<Out
   };
 }
 
+/** A database in which nobody is yet. */
+export async function emptyDatabase(folder: string): Promise<Outside> {
+  return { ...(await servicesIn(folder, () => 1)), now: 1_800_000_000_000 };
+}
+
 /** The department as it is installed, made once in a process: each test plays on a copy. */
 let template: Promise<{ folder: string; installed: Installed }> | undefined;
 
@@ -74,7 +78,7 @@ async function makeTemplate(): Promise<{ folder: string; installed: Installed }>
       name: 'Test department',
       institute: 'Kestrel Ridge Institute',
       policy: {
-        passPercent: '50',
+        ...FIRST_POLICY,
         grades: [
           { from: '0', grade: 'F' },
           { from: '50', grade: 'C' },
@@ -83,13 +87,6 @@ async function makeTemplate(): Promise<{ folder: string; installed: Installed }>
           { from: '0', text: contentFromText('Try again, [name].') },
           { from: '50', text: contentFromText('[score] of [total]') },
         ],
-        rounding: { mode: 'half_up', places: 1, first: false },
-        namesHidden: true,
-        words: {},
-        late: USUAL_LATE_RULE,
-        conventions: CONVENTIONS,
-        blueprint: [],
-        pages: [],
       },
       people: PEOPLE.map(([userName, role]) => ({ userName, name: userName, role, password: PASSWORD })),
       courses: [{ code: 'WT-1', title: 'Wind', term: 'now', staff: ['teacher', 'marker'], students: ['ada', 'ben'] }],

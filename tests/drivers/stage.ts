@@ -4,7 +4,7 @@ import { sessionCookie } from '../../src/server/auth/cookie';
 import { atBrowser, LAPTOP, launch, type Motion } from './browser';
 import { PREPARED, Server, tokenOf } from './server';
 
-/** What a file of stories plays on: the built application with a demo department of its own, and a browser. */
+/** What a file of stories plays on: the built application with a demo department of its own, or none yet, and a browser. */
 export class Stage {
   readonly server: Server;
   /** What the consoles of all who are signed in complained of; a cut network is no complaint. */
@@ -14,6 +14,7 @@ export class Stage {
   constructor(
     name: string,
     private readonly motion: Motion,
+    private readonly department: 'demo' | 'none',
   ) {
     this.server = new Server(3301 + Number(process.env.TEST_PARALLEL_INDEX ?? 0), name);
   }
@@ -51,7 +52,7 @@ export class Stage {
 
   async open(): Promise<void> {
     rmSync(this.server.data, { recursive: true, force: true });
-    cpSync(PREPARED, this.server.data, { recursive: true });
+    if (this.department === 'demo') cpSync(PREPARED, this.server.data, { recursive: true });
     await this.server.start();
     this.opened = await launch();
   }
@@ -66,8 +67,11 @@ export class Stage {
  * The stage of this file of stories, open before the first of them and closed after the last; nobody may have complained.
  * Who came before the first story stays; who comes in a story leaves at its end.
  */
-export function onStage(name: string, motion: Motion = 'reduce'): Stage {
-  const stage = new Stage(name, motion);
+export function onStage(
+  name: string,
+  { motion = 'reduce', department = 'demo' }: { motion?: Motion; department?: 'demo' | 'none' } = {},
+): Stage {
+  const stage = new Stage(name, motion, department);
   let staying: readonly BrowserContext[] = [];
   test.beforeAll(() => stage.open());
   test.beforeEach(() => {

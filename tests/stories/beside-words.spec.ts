@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Page, test } from '@playwright/test';
+import { chooseFrom } from '../drivers/act-menu';
 import { barriers } from '../drivers/barriers';
 import { beginQuestion, sheetOf } from '../drivers/bench';
 import { goTo, saved } from '../drivers/browser';
@@ -160,7 +161,7 @@ test('a passage stands beside every question that refers to it, and is edited wi
   await page.keyboard.press('Enter');
   await page.getByLabel('Slot A: the right answer').fill('38 m/s');
   await page.getByRole('button', { name: '+ passage' }).click();
-  await page.getByLabel('Passage', { exact: true }).selectOption('new');
+  await chooseFrom(page, 'Put beside it…', 'a new passage');
   const passage = page.getByRole('textbox', { name: 'The passage' });
   await passage.click();
   await page.keyboard.type('The storm of March reached 38 m/s at hub height.');
@@ -172,9 +173,7 @@ test('a passage stands beside every question that refers to it, and is edited wi
   await page.keyboard.press('Enter');
   await page.getByLabel('Slot A: the right answer').fill('March');
   await page.getByRole('button', { name: '+ passage' }).click();
-  await page
-    .getByLabel('Passage', { exact: true })
-    .selectOption({ label: 'The storm of March reached 38 m/s at hub height. (1)' });
+  await chooseFrom(page, 'Put beside it…', 'The storm of March reached 38 m/s at hub height. (1)');
   await expect(passage).toContainText('The storm of March');
   await passage.press('Control+End');
   await page.keyboard.type(' It ended at noon.');

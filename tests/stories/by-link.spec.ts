@@ -73,7 +73,8 @@ test('a guest on a phone gets in with name and code, writes, hands in, and finds
   await expect(guest.getByText('All answers saved ✓')).toBeVisible();
   // Every page of the others leads back to the link, and nothing else answers.
   const room = guest.url();
-  const own = ['/check', '/open/[sitting]', '/room/[attempt]', '/sign-in', '/simulations/blade-pitch'];
+  // A department that is set up is set up no more: that page leads to the door.
+  const own = ['/check', '/open/[sitting]', '/room/[attempt]', '/set-up', '/sign-in', '/simulations/blade-pitch'];
   for (const route of routes('page.tsx').filter((one) => !own.includes(one))) {
     expect(await leadsTo(context, route.replace(/\[[^\]]*\]/g, 'nothing')), route).toBe(link);
   }

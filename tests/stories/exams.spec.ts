@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Page, test } from '@playwright/test';
+import { chooseFrom } from '../drivers/act-menu';
 import { barriers } from '../drivers/barriers';
 import { WT110 } from '../../src/demo/people';
 import { goTo, PHONE, saved, reloaded } from '../drivers/browser';
@@ -137,7 +138,7 @@ test('a blueprint says what is missing, and a cell leads to what would fill it',
   await expect(margin).not.toContainText('blueprint');
   const wanted = page.getByLabel('Marks wanted of Rotor, know');
   await expect(wanted).toHaveCount(0);
-  await page.getByLabel('One topic more').selectOption({ label: 'Rotor' });
+  await chooseFrom(page, 'one topic more…', 'Rotor');
   await wanted.fill('2');
   await expect(margin).toContainText('One cell of the blueprint has other marks than you want.');
   await page.getByRole('button', { name: '0 marks of Rotor, know: find questions' }).click();

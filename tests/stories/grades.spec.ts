@@ -1,4 +1,5 @@
 import { type Locator, type Page, test } from '@playwright/test';
+import { chooseFrom } from '../drivers/act-menu';
 import { barriers } from '../drivers/barriers';
 import { goTo, PHONE } from '../drivers/browser';
 import { expect } from '../drivers/expect';
@@ -170,7 +171,7 @@ test('the analysis finds the wrong key, the option that misleads nobody and the 
 
   // The bank is searched by it, and draws can be.
   await goTo(teacher, '/bank');
-  await teacher.getByLabel('Narrow by').selectOption('how it did');
+  await chooseFrom(teacher, 'narrow by …', 'how it did');
   await teacher.getByLabel('how it did').selectOption('that hardly told who was better');
   await expect(teacher.getByText('Half the wind').first()).toBeVisible();
   await teacher.getByLabel('how it did').selectOption('not tried yet');
@@ -217,9 +218,7 @@ test('a pass asks for a topic; what is said of it has weights; ranges are kept f
   const passed = teacher.getByText(/^Pass \d+ of 62/);
   const before = await passed.innerText();
   const notes = teacher.getByRole('complementary', { name: 'Boundaries' });
-  await notes
-    .getByLabel('Say something of a topic or a criterion')
-    .selectOption({ label: 'Lift and drag: 4 questions' });
+  await chooseFrom(notes, 'a topic or a criterion…', 'Lift and drag: 4 questions');
   await notes.getByRole('button', { name: 'Ask for a percent of the topic Lift and drag' }).click();
   const percent = notes.getByLabel('Percent of the topic Lift and drag that a pass needs');
   await percent.fill('100');

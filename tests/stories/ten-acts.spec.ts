@@ -2,6 +2,7 @@ import { type Locator, type Page, test } from '@playwright/test';
 import { createClient } from '@libsql/client';
 import path from 'node:path';
 import { WT110, WT201 } from '../../src/demo/people';
+import { chooseFrom } from '../drivers/act-menu';
 import { goTo } from '../drivers/browser';
 import { expect } from '../drivers/expect';
 import { onStage } from '../drivers/stage';
@@ -11,7 +12,7 @@ import { onStage } from '../drivers/stage';
  * to be typed are not counted, everything else is; the counts are printed and may not grow. Here windows fade in and out,
  * as they do for most people: a hasty hand is the first to trip over that.
  */
-const stage = onStage('ten-acts', 'no-preference');
+const stage = onStage('ten-acts', { motion: 'no-preference' });
 const MOST: Record<string, number> = {
   'write a choice with four options': 6,
   'write a short text with three right wordings': 2,
@@ -115,7 +116,7 @@ test('five questions go into an exam, which is scheduled for now', async () => {
   await act('put five questions into an exam', async () => {
     for (let i = 0; i < 5; i++) await key('x', ...(i < 4 ? ['j'] : []));
     counted += 2;
-    await page.getByLabel('Into an exam').selectOption('new');
+    await chooseFrom(page, 'Into an exam…', 'a new exam');
     await expect(page.getByText('5 questions put into “New exam”.')).toBeVisible();
   });
   await page.getByRole('link', { name: 'Open the exam' }).click();

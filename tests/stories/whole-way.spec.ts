@@ -126,10 +126,12 @@ test('she builds an exam of two sections, tries the paper, and schedules it', as
   await expect(teacher.getByText('6 marks, 30 minutes', { exact: true })).toBeVisible();
 
   await teacher.getByRole('button', { name: 'Question 2, move' }).focus();
+  const announced = teacher.locator('[id^="DndLiveRegion"]').first();
   await teacher.keyboard.press('Space');
-  await teacher.waitForTimeout(300);
+  await expect(announced).toContainText('Picked up');
+  const taken = await announced.innerText();
   await teacher.keyboard.press('ArrowUp');
-  await teacher.waitForTimeout(300);
+  await expect(announced).not.toHaveText(taken);
   await teacher.keyboard.press('Space');
   await expect(margin).toContainText('Section B is empty.');
   await teacher.getByRole('button', { name: 'Undo' }).click();
