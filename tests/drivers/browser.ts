@@ -1,4 +1,12 @@
-import { type Browser, type BrowserContext, chromium, expect, type Locator, type Page } from '@playwright/test';
+import {
+  type Browser,
+  type BrowserContext,
+  chromium,
+  expect,
+  type Locator,
+  type Page,
+  type Request,
+} from '@playwright/test';
 import { DEMO_PASSWORD } from '../../src/demo/people';
 
 const ARGS = [
@@ -29,15 +37,38 @@ export function launch(heard?: string): Promise<Browser> {
 }
 
 /** Goes to a screen and waits until it answers keys. */
-export async function goTo(page: Page, address: string): Promise<void> {
-  await page.goto(address);
-  await page.waitForLoadState('networkidle');
-}
+export const goTo = (page: Page, address: string): Promise<void> => awake(page, () => page.goto(address));
 
 /** Loads a screen anew and waits until it answers keys. */
-export async function reloaded(page: Page): Promise<void> {
-  await page.reload();
-  await page.waitForLoadState('networkidle');
+export const reloaded = (page: Page): Promise<void> => awake(page, () => page.reload());
+
+/** How long a screen may go on asking, in milliseconds. */
+const RESTLESS = 20_000;
+
+/**
+ * Waits until a screen that comes has asked for all that it needs. What the page before it asks for in the moment in
+ * which it goes may be told as begun and never as ended: a screen that does not come to rest is told of with what it
+ * waits for, and loaded once more; there is no other page before it then.
+ */
+async function awake(page: Page, comes: () => Promise<unknown>): Promise<void> {
+  const open = new Set<Request>();
+  const begun = (request: Request): unknown => open.add(request);
+  const ended = (request: Request): unknown => open.delete(request);
+  page.on('request', begun).on('requestfinished', ended).on('requestfailed', ended);
+  try {
+    await comes();
+    const rests = await page.waitForLoadState('networkidle', { timeout: RESTLESS }).then(
+      () => true,
+      () => false,
+    );
+    if (rests) return;
+    const asked = [...open].map((request) => `${request.method()} ${request.url()}`);
+    process.stderr.write(`${page.url()} does not come to rest; it waits for ${asked.join(', ') || 'nothing'}\n`);
+    await page.reload();
+    await page.waitForLoadState('networkidle');
+  } finally {
+    page.off('request', begun).off('requestfinished', ended).off('requestfailed', ended);
+  }
 }
 
 /** Whether windows fade in and out for somebody. What moves is drawn again and again. */

@@ -128,11 +128,11 @@ test('she builds an exam of two sections, tries the paper, and schedules it', as
   await teacher.getByRole('button', { name: 'Question 2, move' }).focus();
   const announced = teacher.locator('[id^="DndLiveRegion"]').first();
   await teacher.keyboard.press('Space');
-  await expect(announced).toContainText('Picked up');
-  const taken = await announced.innerText();
+  await expect(announced).toContainText('Question 2 is taken.');
   await teacher.keyboard.press('ArrowUp');
-  await expect(announced).not.toHaveText(taken);
+  await expect(announced).toHaveText('Over the end of section A.');
   await teacher.keyboard.press('Space');
+  await expect(announced).toHaveText('Question 2 is put down.');
   await expect(margin).toContainText('Section B is empty.');
   await teacher.getByRole('button', { name: 'Undo' }).click();
   await expect(margin).not.toContainText('Section B is empty.');

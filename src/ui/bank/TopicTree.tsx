@@ -1,11 +1,5 @@
 'use client';
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -17,6 +11,7 @@ import type { BankShelf, TopicOnShelf } from '@/server/bank/shelves';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { depthOf, inward, moved, outward, type TreeNode } from './tree-moves';
+import { DragArea } from '../parts/DragArea';
 import { Trouble } from '../parts/Trouble';
 
 /** The topics of a bank to name, add, take out, and put in order: by dragging, or with the keys of each row. */
@@ -24,10 +19,6 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
   const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [added, setAdded] = useState('');
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const keep = async (work: Promise<Result<unknown>>): Promise<void> => {
     const result = await work;
     setTrouble(result.ok ? null : refusalText(result.refusal));
@@ -49,11 +40,9 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
   };
   return (
     <div>
-      <DndContext
-        id="topics"
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragEnd={({ active, over }) => over && arrange(moved(tree, String(active.id), String(over.id)))}
+      <DragArea
+        called={(id) => shelf.topics.find((topic) => topic.id === id)?.name ?? ''}
+        onDrop={(topic, onto) => arrange(moved(tree, topic, onto))}
       >
         <SortableContext items={tree.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
           <ul>
@@ -76,7 +65,7 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
             ))}
           </ul>
         </SortableContext>
-      </DndContext>
+      </DragArea>
       <form
         className="d-flex gap-1 mb-2"
         onSubmit={(e) => {

@@ -1,14 +1,4 @@
 'use client';
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
-import { sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import { Link } from '../parts/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
@@ -20,6 +10,7 @@ import type { ExamView } from '@/server/exams/exam-view';
 import type { ExamRow, OpenExam } from '@/server/exams/exams';
 import type { CourseRow } from '@/server/people/courses';
 import { Strip } from '../frame/Strip';
+import { DragArea } from '../parts/DragArea';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
 import { UndoRedo } from '../parts/UndoRedo';
@@ -93,16 +84,15 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
     };
   }, [plan, exam.plan, exam.id, course]);
 
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const dropped = ({ active, over }: DragEndEvent): void => {
-    if (over) change((p) => movedItem(p, String(active.id), String(over.id)));
-  };
   const numbers = numbersOf(
     plan.sections.map(({ items }, s) => ({ letter: sectionLetter(s), items })),
     plan.numbering,
+  );
+  const called = new Map(
+    plan.sections.flatMap(({ id, items }, s): [string, string][] => [
+      ...items.map((item, i): [string, string] => [item.id, `Question ${numbers[s]?.[i] ?? ''}`]),
+      [id, `the end of section ${sectionLetter(s)}`],
+    ]),
   );
   const taken = plan.sections.flatMap((s) => s.items.map((i) => i.question));
   const rows = new Set(plan.sections.flatMap((s) => s.items.map(({ id }) => id)));
@@ -222,7 +212,10 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
               onChange={(e) => change({ ...plan, instructions: e.target.value }, 'instructions')}
             />
             <Trouble>{trouble}</Trouble>
-            <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped} id="plan">
+            <DragArea
+              called={(id) => called.get(id) ?? ''}
+              onDrop={(item, onto) => change((p) => movedItem(p, item, onto))}
+            >
               {plan.sections.map((section, s) => (
                 <PlanSection
                   key={section.id}
@@ -240,7 +233,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
                   change={change}
                 />
               ))}
-            </DndContext>
+            </DragArea>
             <Button variant="quiet" onClick={() => change((p) => withSection(p, crypto.randomUUID()))}>
               + Section
             </Button>

@@ -1,11 +1,11 @@
 'use client';
-import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { GripVertical, Plus, X } from 'lucide-react';
-import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useId, useRef, useState } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import Button from 'react-bootstrap/Button';
 import { plural } from '../words/marks';
+import { DragArea } from './DragArea';
 import { RowMedia } from './RowMedia';
 import { leftOut, lineWords, moved, type Row, withLines, without, withRow } from './rows';
 import { Trouble } from './Trouble';
@@ -41,8 +41,6 @@ export function LineRows<T extends Row>(props: Props<T>) {
     setLeftOut(0);
     props.onChange(next);
   };
-  const id = useId();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 3 } }));
   const fieldAt = (at: number): void => group.current?.querySelectorAll<HTMLInputElement>('input.text')[at]?.focus();
   /** Changes the list and goes on in one of its lines, before the next key is pressed. */
   const goOn = (next: T[], at: number): void => {
@@ -86,13 +84,10 @@ export function LineRows<T extends Row>(props: Props<T>) {
     goOn(next, Math.min(next.length - 1, at + (next.length - rows.length)));
     setLeftOut(leftOut(rows, next, lines));
   };
-  const dropped = ({ active, over }: DragEndEvent): void => {
-    const place = (name: unknown): number => rows.findIndex((row) => row.id === name);
-    if (over) onChange(moved(rows, place(active.id), place(over.id)));
-  };
+  const place = (id: string): number => rows.findIndex((row) => row.id === id);
   return (
     <div className="line-rows" role="group" aria-label={label} ref={group}>
-      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+      <DragArea onDrop={(row, onto) => onChange(moved(rows, place(row), place(onto)))}>
         <SortableContext items={rows.map((row) => row.id)} strategy={verticalListSortingStrategy}>
           {rows.map((row, at) => (
             <SortableRow key={row.id} id={row.id}>
@@ -126,7 +121,7 @@ export function LineRows<T extends Row>(props: Props<T>) {
             </SortableRow>
           ))}
         </SortableContext>
-      </DndContext>
+      </DragArea>
       <div>
         <Button variant="quiet" disabled={rows.length >= most} onClick={() => add(rows.length)}>
           <Plus size={15} /> {what}

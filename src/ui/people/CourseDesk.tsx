@@ -1,5 +1,5 @@
 'use client';
-import { DndContext, type DragEndEvent, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
+import { pointerWithin } from '@dnd-kit/core';
 import { Link } from '../parts/Link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -7,6 +7,7 @@ import { enrolAction, setGroupAction, setEmailAction, setSubjectsAction, unenrol
 import type { Result } from '@/core/base/result';
 import type { Roster } from '@/server/people/roster';
 import { Strip } from '../frame/Strip';
+import { DragArea } from '../parts/DragArea';
 import { FindField } from '../parts/FindField';
 import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
@@ -30,10 +31,6 @@ export function CourseDesk({ roster, others }: Props) {
   const shown = roster.students.filter((one) =>
     `${one.name} ${one.userName} ${one.subjects.join(' ')}`.toLowerCase().includes(typed),
   );
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
-  const dropped = async ({ active, over }: DragEndEvent): Promise<void> => {
-    if (over) say(await setGroupAction({ course, member: String(active.id), group: String(over.id) }));
-  };
   return (
     <>
       <Strip
@@ -48,7 +45,10 @@ export function CourseDesk({ roster, others }: Props) {
           Print…
         </Link>
       </Strip>
-      <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped} id="groups">
+      <DragArea
+        detect={pointerWithin}
+        onDrop={async (member, group) => say(await setGroupAction({ course, member, group }))}
+      >
         <div className="split with-margin">
           <div>
             <div className="d-flex gap-2 mb-2">
@@ -95,7 +95,7 @@ export function CourseDesk({ roster, others }: Props) {
           </div>
           <GroupsNote roster={roster} say={say} />
         </div>
-      </DndContext>
+      </DragArea>
     </>
   );
 }

@@ -12,7 +12,8 @@ import type { Hand } from './placing';
 import { placeByNumber } from './placing';
 import { useLatest } from '../parts/use-latest';
 import { LatestContext, type Placing, PlacingContext } from './use-placing';
-import { useDragSensors } from './drag-sensors';
+import { useDragSensors } from '../parts/drag-sensors';
+import { QUIET } from '../parts/drag-words';
 import './placing.scss';
 
 /** The list of what is left to place, as a place to drop on. */
@@ -111,11 +112,3 @@ export function PlacingArea({ placing, label, draw, className = '', children }: 
 
 /** Places may be shifted by CSS; they are where they are seen. */
 const AS_IT_STANDS = { droppable: { measure: getClientRect } };
-
-/** What happens is said by the area itself, for every way of placing alike. */
-const QUIET = {
-  onDragStart: () => undefined,
-  onDragOver: () => undefined,
-  onDragEnd: () => undefined,
-  onDragCancel: () => undefined,
-};

@@ -1,16 +1,10 @@
 'use client';
-import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Plus, X } from 'lucide-react';
 import Button from 'react-bootstrap/Button';
 import { cellMarks, type Criterion, mostOf, type Rubric } from '@/core/rules/rubric/rubric';
 import { stored, sum } from '@/core/base/exact';
+import { DragArea } from '../parts/DragArea';
 import { MarksInput } from '../parts/MarksInput';
 import { marksText } from '../words/marks';
 
@@ -24,11 +18,8 @@ const MOST_CRITERIA = 20;
 
 /** A rubric written in place: criteria down, levels across, every cell in its own words. */
 export function RubricEditor({ rubric, onChange }: Props) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const { criteria, levels, look } = rubric;
+  const place = (id: string): number => criteria.findIndex((one) => one.id === id);
   const setCriterion = (id: string, part: Partial<Criterion>, tag: string): void =>
     onChange(
       { ...rubric, criteria: criteria.map((one) => (one.id === id ? { ...one, ...part } : one)) },
@@ -76,14 +67,11 @@ export function RubricEditor({ rubric, onChange }: Props) {
         onChange={(e) => onChange({ ...rubric, title: e.target.value }, 'title')}
       />
       {/* Around the table: what it says to screen readers is no part of one. */}
-      <DndContext
-        id="criteria"
-        sensors={sensors}
-        collisionDetection={closestCenter}
-        onDragEnd={({ active, over }) => {
-          const from = criteria.findIndex(({ id }) => id === active.id);
-          const to = criteria.findIndex(({ id }) => id === over?.id);
-          if (from >= 0 && to >= 0 && from !== to) onChange({ ...rubric, criteria: arrayMove(criteria, from, to) }, '');
+      <DragArea
+        called={(id) => criteria[place(id)]?.title || `criterion ${place(id) + 1}`}
+        onDrop={(criterion, onto) => {
+          if (criterion !== onto)
+            onChange({ ...rubric, criteria: arrayMove(criteria, place(criterion), place(onto)) }, '');
         }}
       >
         <div className="scroll-x">
@@ -151,7 +139,7 @@ export function RubricEditor({ rubric, onChange }: Props) {
             </SortableContext>
           </table>
         </div>
-      </DndContext>
+      </DragArea>
       <p className="d-flex align-items-center gap-3 mb-0 mt-2">
         {look !== 'whole' && criteria.length < MOST_CRITERIA && (
           <Button variant="quiet" onClick={addCriterion}>

@@ -1,7 +1,5 @@
 'use client';
-import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { arrayMove, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useId } from 'react';
 import type { HandedPage, HandInResponse, HandInSheet } from '@/core/kinds/hand-in/hand-in';
 import { TAKES, takesName } from '@/core/content/takes';
 import { MOST_FILE_BYTES } from '@/core/content/file-limits';
@@ -12,7 +10,7 @@ import { askedFor } from './asked';
 import { PageRow } from './PageRow';
 import { isPdf, keepChosenPdf } from './PdfPages';
 import { showChosen } from './shown-pages';
-import { useDragSensors } from '../../placing/drag-sensors';
+import { DragArea } from '../../parts/DragArea';
 import './hand-in.scss';
 
 export function Student({ label, sheet, response, onChange }: StudentProps<HandInSheet, HandInResponse>) {
@@ -29,13 +27,8 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
     },
     onChange: set,
   });
-  const id = useId();
-  const sensors = useDragSensors();
   const move = (from: number, to: number): void => set(arrayMove(pages, from, to));
-  const dropped = ({ active, over }: DragEndEvent): void => {
-    const place = (hash: unknown): number => pages.findIndex((page) => page.hash === hash);
-    if (over && place(over.id) >= 0) move(place(active.id), place(over.id));
-  };
+  const place = (hash: string): number => pages.findIndex((page) => page.hash === hash);
   const endings = TAKES[sheet.takes];
   const choosing = {
     label,
@@ -47,7 +40,7 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
       <p className="soft">
         {askedFor(sheet)} At most {MOST_FILE_BYTES / 1024 / 1024} MB each.
       </p>
-      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+      <DragArea onDrop={(page, onto) => move(place(page), place(onto))}>
         <SortableContext items={pages.map(({ hash }) => hash)} strategy={verticalListSortingStrategy}>
           <ol>
             {pages.map((page, i) => (
@@ -63,7 +56,7 @@ export function Student({ label, sheet, response, onChange }: StudentProps<HandI
             ))}
           </ol>
         </SortableContext>
-      </DndContext>
+      </DragArea>
       {pages.length < sheet.most && (
         <div className="choose">
           {sheet.takes === 'pages' && (

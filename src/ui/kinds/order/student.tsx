@@ -1,24 +1,21 @@
 'use client';
-import { closestCenter, DndContext, type DragEndEvent } from '@dnd-kit/core';
 import { rectSortingStrategy, SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { type KeyboardEvent, useId, useRef, useState } from 'react';
+import { type KeyboardEvent, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { OrderResponse, OrderSheet } from '@/core/kinds/order/order';
 import { thingsOf } from '../../placing/things';
 import type { ReviewProps, StudentProps } from '../contract';
 import { LeaveOut, Line } from './Line';
 import { BORDER, inList, movedInList } from './list';
-import { useDragSensors } from '../../placing/drag-sensors';
+import { DragArea } from '../../parts/DragArea';
 import './order.scss';
 
 /** Things in an order of one's own: dragged, moved by their buttons, or taken with Space and moved with the arrows. */
 export function Student({ label, sheet, response, onChange, drawn }: StudentProps<OrderSheet, OrderResponse>) {
-  const id = useId();
   const frame = useRef<HTMLOListElement>(null);
   /** What is carried by keys, and where everything stood before. */
   const [carried, setCarried] = useState<{ item: string; before: string[] | null } | null>(null);
   const [said, say] = useState('');
-  const sensors = useDragSensors();
   const given = response?.order ?? [];
   const answered = given.length > 0;
   const items = sheet.items.map((item) => item.id);
@@ -39,9 +36,6 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
     if (!item || !now) return;
     onChange({ order: now });
     say(placed(item, now));
-  };
-  const dropped = ({ active, over }: DragEndEvent): void => {
-    if (over) move(list.indexOf(String(active.id)), list.indexOf(String(over.id)));
   };
   const press = (event: KeyboardEvent, at: number): void => {
     const item = list[at] ?? '';
@@ -66,7 +60,7 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
   };
   return (
     <div className={`ordering ${sheet.look}`} role="group" aria-label={label}>
-      <DndContext id={id} sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+      <DragArea onDrop={(item, onto) => move(list.indexOf(item), list.indexOf(onto))}>
         <SortableContext
           items={list}
           strategy={sheet.look === 'down' ? verticalListSortingStrategy : rectSortingStrategy}
@@ -96,7 +90,7 @@ export function Student({ label, sheet, response, onChange, drawn }: StudentProp
             )}
           </ol>
         </SortableContext>
-      </DndContext>
+      </DragArea>
       <p className="order-state">
         {answered ? (
           <button type="button" className="btn btn-quiet btn-sm" onClick={() => onChange({ order: [] })}>
