@@ -14,6 +14,25 @@ const config = [
     },
   },
   {
+    files: ['src/ui/**', 'src/app/**'],
+    rules: {
+      // A handler that gives an action on, as one of a hook or a form, leaves it to whoever calls it.
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'AwaitExpression >',
+          'UnaryExpression[operator="void"] >',
+          'ExpressionStatement >',
+          'JSXAttribute[name.name="onClick"] > JSXExpressionContainer > ArrowFunctionExpression >',
+          'MemberExpression[property.name="then"] >',
+        ].map((where) => ({
+          selector: `${where} CallExpression[callee.name=/^[a-z]\\w*Action$/]`,
+          message: 'Use replyTo(…Action(…)): a server that does not answer is a refusal like others.',
+        })),
+      ],
+    },
+  },
+  {
     files: ['src/**'],
     ignores: ['src/ui/parts/Link.tsx'],
     rules: {

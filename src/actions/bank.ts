@@ -1,6 +1,6 @@
 'use server';
 import { revalidatePath } from 'next/cache';
-import type { Result } from '@/core/base/result';
+import { ok, type Result } from '@/core/base/result';
 import { questionSheet, type QuestionSheet } from '@/core/bank/sheet';
 import { staffContext } from '@/server/auth/request';
 import type { QuestionFacts, ReviewState } from '@/core/bank/facts';
@@ -113,14 +113,14 @@ export async function undoManyAction(id: string): Promise<Result<{ count: number
   return undone;
 }
 
-export async function alikeAction(question: string): Promise<Alike[]> {
-  return alikeTo(await staffContext(), text(question));
+export async function alikeAction(question: string): Promise<Result<Alike[]>> {
+  return ok(await alikeTo(await staffContext(), text(question)));
 }
 
 /** Near-duplicates of a text that is being written. */
-export async function nearDuplicatesAction(written: string, question: string): Promise<Alike[]> {
+export async function nearDuplicatesAction(written: string, question: string): Promise<Result<Alike[]>> {
   const like = { text: text(written).slice(0, 20_000), except: text(question), least: 0.6, most: 3 };
-  return questionsLike(await staffContext(), like);
+  return ok(await questionsLike(await staffContext(), like));
 }
 
 export async function keepSearchAction(name: string, search: BankSearch): Promise<Result<KeptSearch[]>> {
@@ -178,8 +178,8 @@ export async function theirsAction(id: string): Promise<Result<OpenQuestion>> {
 }
 
 /** Says that this person is at the bench of a question; tells who else is. */
-export async function atBenchAction(question: string): Promise<string[]> {
-  return atBench(await staffContext(), text(question));
+export async function atBenchAction(question: string): Promise<Result<string[]>> {
+  return ok(await atBench(await staffContext(), text(question)));
 }
 
 export async function listPassagesAction(bank: string): Promise<Result<PassageRow[]>> {
@@ -187,7 +187,7 @@ export async function listPassagesAction(bank: string): Promise<Result<PassageRo
 }
 
 /** The id of a passage that is about to be written; it is kept with the question's next save. */
-export async function newPassageAction(): Promise<string> {
+export async function newPassageAction(): Promise<Result<string>> {
   await staffContext();
-  return newId();
+  return ok(newId());
 }

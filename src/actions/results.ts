@@ -1,14 +1,14 @@
 'use server';
 import { revalidatePath } from 'next/cache';
-import type { Result } from '@/core/base/result';
+import { ok, type Result } from '@/core/base/result';
 import { staffContext, studentContext } from '@/server/auth/request';
-import { boundariesElsewhere, dropBoundarySet, keepBoundarySet } from '@/server/results/boundary-sets';
+import { boundariesElsewhere, dropBoundarySet, keepBoundarySet, type TakenFrom } from '@/server/results/boundary-sets';
 import { setCertificate } from '@/server/results/certificates';
 import { answerMarkQuestion, askAboutMark } from '@/server/results/mark-questions';
 import { text } from './sent';
 
-export async function boundariesElsewhereAction(sitting: string): ReturnType<typeof boundariesElsewhere> {
-  return boundariesElsewhere(await staffContext(), text(sitting));
+export async function boundariesElsewhereAction(sitting: string): Promise<Result<TakenFrom>> {
+  return ok(await boundariesElsewhere(await staffContext(), text(sitting)));
 }
 
 export async function keepBoundarySetAction(input: unknown): Promise<Result<{ id: string }>> {

@@ -1,12 +1,12 @@
 'use server';
 import { redirect } from 'next/navigation';
-import type { Result } from '@/core/base/result';
+import { ok, type Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import { type KeptRubric, keepRubric, listRubrics, removeRubric, saveRubric } from '@/server/bank/rubrics';
 import { text } from './sent';
 
-export async function listRubricsAction(): Promise<KeptRubric[]> {
-  return listRubrics(await staffContext());
+export async function listRubricsAction(): Promise<Result<KeptRubric[]>> {
+  return ok(await listRubrics(await staffContext()));
 }
 
 export async function keepRubricAction(input: unknown): Promise<Result<{ id: string }>> {

@@ -1,5 +1,5 @@
 'use server';
-import type { Result } from '@/core/base/result';
+import { ok, type Result } from '@/core/base/result';
 import { staffContext } from '@/server/auth/request';
 import type { AddedMedia } from '@/server/media/add-media';
 import {
@@ -23,8 +23,8 @@ export async function describeMediaAction(input: unknown): Promise<Result<null>>
   return describeMedia(await staffContext(), input);
 }
 
-export async function usedInAction(media: string): Promise<{ id: string; title: string }[]> {
-  return usedIn(await staffContext(), text(media));
+export async function usedInAction(media: string): Promise<Result<{ id: string; title: string }[]>> {
+  return ok(await usedIn(await staffContext(), text(media)));
 }
 
 export async function replaceEverywhereAction(old: string, now: string): Promise<Result<{ count: number }>> {

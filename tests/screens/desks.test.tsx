@@ -47,6 +47,7 @@ vi.mock('@/server/auth/request', () => ({ staffContext: () => Promise.resolve(se
 vi.mock('next/cache', () => ({ revalidatePath: () => undefined }));
 vi.mock('next/navigation', () => ({
   useRouter: () => ({ refresh: () => undefined, push: () => undefined }),
+  unstable_rethrow: () => undefined,
   redirect: () => undefined,
 }));
 vi.mock('@/actions/exams', async (original) => {

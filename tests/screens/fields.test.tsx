@@ -1,6 +1,7 @@
 import { act, cleanup, fireEvent, render, renderHook, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { ok, type Result } from '../../src/core/base/result';
 import { Combobox } from '../../src/ui/parts/Combobox';
 import { CountInput } from '../../src/ui/parts/CountInput';
 import { ExactInput } from '../../src/ui/parts/ExactInput';
@@ -257,7 +258,7 @@ describe('what is found while one types', () => {
 
   it('is asked for when the hand rests, and the newest words count, whichever reply comes last', async () => {
     const replies = new Map<string, (found: string[]) => void>();
-    const ask = vi.fn((words: string) => new Promise<string[]>((done) => replies.set(words, done)));
+    const ask = vi.fn((words: string) => new Promise<Result<string[]>>((done) => replies.set(words, (found) => done(ok(found)))));
     const page = renderHook(({ words }) => useFound(words, ask), { initialProps: { words: '' } });
     await pass(200);
     expect(ask).not.toHaveBeenCalled();
@@ -277,7 +278,7 @@ describe('what is found while one types', () => {
   });
 
   it('stays what it was while the server cannot be asked', async () => {
-    const ask = vi.fn().mockResolvedValueOnce(['rotor']).mockRejectedValueOnce(new TypeError('Failed to fetch'));
+    const ask = vi.fn().mockResolvedValueOnce(ok(['rotor'])).mockRejectedValueOnce(new TypeError('Failed to fetch'));
     const page = renderHook(({ words }) => useFound(words, ask), { initialProps: { words: 'r' } });
     await pass(100);
     page.rerender({ words: 'ro' });

@@ -34,11 +34,13 @@ export interface BoundariesElsewhere extends TakenOver {
 const MOST_ELSEWHERE = 50;
 const MOST_SETS = 200;
 
+export interface TakenFrom {
+  sets: BoundarySet[];
+  sittings: BoundariesElsewhere[];
+}
+
 /** What ranges and grades can be taken over from: the department's sets by name, and the other sittings whose results the actor releases, newest first. */
-export async function boundariesElsewhere(
-  ctx: Context,
-  sitting: string,
-): Promise<{ sets: BoundarySet[]; sittings: BoundariesElsewhere[] }> {
+export async function boundariesElsewhere(ctx: Context, sitting: string): Promise<TakenFrom> {
   if (!may(ctx.actor, 'build exams', null)) return { sets: [], sittings: [] };
   const kept = await ctx.db.read
     .select({ set: boundarySets, by: members.name })

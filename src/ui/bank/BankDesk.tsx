@@ -24,6 +24,7 @@ import { QuestionList } from './QuestionList';
 import { Sentence } from './Sentence';
 import type { Filters } from './sentence';
 import { useSearch } from './use-search';
+import { replyTo } from '../parts/reply-to';
 
 const SHARE = { department: 'shared with the department', named: 'shared with named people', private: 'only yours' };
 
@@ -158,7 +159,7 @@ export function BankDesk(props: Props) {
           goals={goals}
           colleagues={colleagues}
           onForget={async (id) => {
-            const left = await forgetSearchAction(id);
+            const left = await replyTo(forgetSearchAction(id));
             if (left.ok) setKept(left.value);
           }}
         />
@@ -196,7 +197,7 @@ export function BankDesk(props: Props) {
                 variant="quiet"
                 className="small-act"
                 onClick={async () => {
-                  const ids = await searchIdsAction({ bank, topic, ...filters });
+                  const ids = await replyTo(searchIdsAction({ bank, topic, ...filters }));
                   if (ids.ok) setChosen(new Set(ids.value));
                 }}
               >
@@ -205,7 +206,7 @@ export function BankDesk(props: Props) {
             )}
             <KeepSearch
               onKeep={async (name) => {
-                const now = await keepSearchAction(name, { bank, topic, ...filters });
+                const now = await replyTo(keepSearchAction(name, { bank, topic, ...filters }));
                 if (now.ok) setKept(now.value);
               }}
             />

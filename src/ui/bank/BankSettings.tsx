@@ -8,6 +8,7 @@ import { refusalText } from '../words/refusals';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { CheckLine } from '../parts/CheckLine';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   /** Null makes a new bank. */
@@ -25,7 +26,7 @@ export function BankSettings({ shelf, colleagues, onClose }: Props) {
   const [reviewRequired, setReviewRequired] = useState(shelf?.reviewRequired ?? false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const save = async (): Promise<void> => {
-    const saved = await saveBankAction({ id: shelf?.id ?? null, name, share, named, reviewRequired });
+    const saved = await replyTo(saveBankAction({ id: shelf?.id ?? null, name, share, named, reviewRequired }));
     if (!saved.ok) return setTrouble(refusalText(saved.refusal));
     onClose();
     router.push(`/bank?bank=${saved.value.id}`);

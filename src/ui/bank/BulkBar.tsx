@@ -14,6 +14,7 @@ import { saveFile } from '../parts/save-file';
 import { refusalText } from '../words/refusals';
 import { placeChoices, placeOf } from './places';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   chosen: string[];
@@ -73,7 +74,7 @@ export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }:
   const [trouble, setTrouble] = useState<string | null>(null);
   const [tag, setTag] = useState('');
   const act = async (what: BulkAct): Promise<void> => {
-    const result = await actOnManyAction(chosen, what);
+    const result = await replyTo(actOnManyAction(chosen, what));
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (!result.ok) return;
     setDone({ words: `${DONE[what.do]} ${plural(result.value.count, 'question')}.`, undo: result.value.undo });
@@ -82,14 +83,14 @@ export function BulkBar({ chosen, shelves, tags, exams, away, onDone, onClear }:
   };
   const undo = async (): Promise<void> => {
     if (!done?.undo) return;
-    const result = await undoManyAction(done.undo);
+    const result = await replyTo(undoManyAction(done.undo));
     setTrouble(result.ok ? null : refusalText(result.refusal));
     setDone(null);
     onDone();
   };
   useKeys([{ keys: 'Ctrl+z', what: 'Undo what was done to many', run: () => void undo() }]);
   const intoExam = async (exam: string): Promise<void> => {
-    const result = await placeManyAction(exam === 'new' ? null : exam, chosen);
+    const result = await replyTo(placeManyAction(exam === 'new' ? null : exam, chosen));
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (!result.ok) return;
     const { title, placed, exam: id } = result.value;

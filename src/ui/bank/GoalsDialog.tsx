@@ -8,6 +8,7 @@ import { Dialog } from '../parts/Dialog';
 import { refusalText } from '../words/refusals';
 import { goalsFromLines, linesFromGoals } from './goal-lines';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 /** The department's learning goals, one a line, typed or taken from a file. */
 export function GoalsDialog({ goals, onClose }: { goals: Goal[]; onClose: () => void }) {
@@ -17,7 +18,7 @@ export function GoalsDialog({ goals, onClose }: { goals: Goal[]; onClose: () => 
   const read = goalsFromLines(lines);
   const gone = goals.filter((g) => !read.some(({ code }) => code === g.code)).length;
   const save = async (): Promise<void> => {
-    const saved = await saveGoalsAction(read);
+    const saved = await replyTo(saveGoalsAction(read));
     if (!saved.ok) return setTrouble(refusalText(saved.refusal));
     router.refresh();
     onClose();

@@ -7,13 +7,14 @@ import type { QuestionLife } from '@/server/results/question-life';
 import { adviceText, figureText, percentText } from '../words/analysis';
 import { plural } from '../words/marks';
 import { dayOnly, secondsText } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 /** How a question has done in its sittings, when asked for. */
 export function LifeNote({ question }: { question: string }) {
   const [life, setLife] = useState<QuestionLife | 'reading' | null>(null);
   const read = async (): Promise<void> => {
     setLife('reading');
-    const result = await lifeAction(question);
+    const result = await replyTo(lifeAction(question));
     setLife(result.ok ? result.value : null);
   };
   return (

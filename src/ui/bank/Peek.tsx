@@ -13,6 +13,9 @@ import { GiveNow } from '../sittings/GiveNow';
 import { QuestionView } from '../sheet/QuestionView';
 import { plural } from '../words/marks';
 import { dayOnly } from '../words/time';
+import { replyTo } from '../parts/reply-to';
+import { Trouble } from '../parts/Trouble';
+import { refusalText } from '../words/refusals';
 
 /** The chosen question beside the list: its sheet ready to answer, and its story. Answers here go nowhere. */
 export function Peek({ question, courses, goals }: { question: FoundQuestion; courses: CourseRow[]; goals: Goal[] }) {
@@ -21,7 +24,7 @@ export function Peek({ question, courses, goals }: { question: FoundQuestion; co
   const [responses, setResponses] = useState<Record<string, unknown>>({});
   useEffect(() => {
     let stale = false;
-    peekAction(question.id).then((result) => {
+    replyTo(peekAction(question.id)).then((result) => {
       if (!stale && result.ok) setPeek(result.value);
     });
     return () => {
@@ -30,7 +33,7 @@ export function Peek({ question, courses, goals }: { question: FoundQuestion; co
   }, [question.id]);
 
   const copy = async (): Promise<void> => {
-    const result = await copyAction(question.id);
+    const result = await replyTo(copyAction(question.id));
     if (result.ok) router.push(`/bank/${result.value.id}`);
   };
   const last = peek?.history[0];
@@ -103,13 +106,22 @@ export function Peek({ question, courses, goals }: { question: FoundQuestion; co
 /** More like this, when asked for. */
 function AlikeNote({ question }: { question: string }) {
   const [alike, setAlike] = useState<Alike[] | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const find = async (): Promise<void> => {
+    const found = await replyTo(alikeAction(question));
+    if (found.ok) setAlike(found.value);
+    else setTrouble(refusalText(found.refusal));
+  };
   return (
     <div className="note">
       <h3>Alike</h3>
       {alike === null ? (
-        <Button variant="quiet" onClick={async () => setAlike(await alikeAction(question))}>
-          Find more like this
-        </Button>
+        <>
+          <Button variant="quiet" onClick={() => void find()}>
+            Find more like this
+          </Button>
+          <Trouble>{trouble}</Trouble>
+        </>
       ) : alike.length === 0 ? (
         <p className="soft">Nothing else like it.</p>
       ) : (

@@ -1,6 +1,5 @@
 'use client';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { arrangeTopicsAction, removeTopicAction, restoreTopicAction, saveTopicAction } from '@/actions/bank';
@@ -13,25 +12,36 @@ import { refusalText } from '../words/refusals';
 import { depthOf, inward, moved, outward, type TreeNode } from './tree-moves';
 import { DragArea } from '../parts/DragArea';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
+import { useFreshPage } from '../parts/use-fresh-page';
 
 /** The topics of a bank to name, add, take out, and put in order: by dragging, or with the keys of each row. */
 export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () => void }) {
-  const router = useRouter();
+  const look = useFreshPage();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [added, setAdded] = useState('');
-  const keep = async (work: Promise<Result<unknown>>): Promise<void> => {
-    const result = await work;
+  const [adding, setAdding] = useState(false);
+  /** Whether it was done; what was not is said. */
+  const keep = async (work: Promise<Result<unknown>>): Promise<boolean> => {
+    const result = await replyTo(work);
     setTrouble(result.ok ? null : refusalText(result.refusal));
-    router.refresh();
+    look();
+    return result.ok;
+  };
+  const add = async (): Promise<void> => {
+    if (added.trim() === '' || adding) return;
+    setAdding(true);
+    if (await keep(saveTopicAction({ bank: shelf.id, id: null, name: added, parent: null }))) setAdded('');
+    setAdding(false);
   };
   const [asking, setAsking] = useState<string | null>(null);
   const [removed, setRemoved] = useState<RemovedTopic | null>(null);
   const remove = async (topic: TopicOnShelf): Promise<void> => {
     setAsking(null);
-    const result = await removeTopicAction({ bank: shelf.id, id: topic.id });
+    const result = await replyTo(removeTopicAction({ bank: shelf.id, id: topic.id }));
     setTrouble(result.ok ? null : refusalText(result.refusal));
     setRemoved(result.ok ? result.value : null);
-    router.refresh();
+    look();
   };
   const tree: TreeNode[] = shelf.topics;
   const arrange = (order: TreeNode[]): void => {
@@ -53,7 +63,13 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
                 depth={depthOf(tree, topic.id)}
                 onWords={(words) =>
                   keep(
-                    saveTopicAction({ bank: shelf.id, id: topic.id, name: topic.name, parent: topic.parent, ...words }),
+                    saveTopicAction({
+                      bank: shelf.id,
+                      id: topic.id,
+                      name: topic.name,
+                      parent: topic.parent,
+                      ...words,
+                    }),
                   )
                 }
                 asked={asking === topic.id}
@@ -70,8 +86,7 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
         className="d-flex gap-1 mb-2"
         onSubmit={(e) => {
           e.preventDefault();
-          if (added.trim()) void keep(saveTopicAction({ bank: shelf.id, id: null, name: added, parent: null }));
-          setAdded('');
+          void add();
         }}
       >
         <input
@@ -92,8 +107,7 @@ export function TopicTree({ shelf, onClose }: { shelf: BankShelf; onClose: () =>
           <Button
             variant="quiet"
             onClick={async () => {
-              await keep(restoreTopicAction(removed));
-              setRemoved(null);
+              if (await keep(restoreTopicAction(removed))) setRemoved(null);
             }}
           >
             Undo

@@ -4,6 +4,7 @@ import { searchAction } from '@/actions/bank';
 import { PAGE } from '@/core/bank/searching';
 import type { SearchResult, FoundQuestion } from '@/server/bank/search';
 import type { Filters } from './sentence';
+import { replyTo } from '../parts/reply-to';
 
 interface Place {
   bank: string | null;
@@ -38,7 +39,7 @@ export function useSearch(place: Place, filters: Filters, first: SearchResult) {
     asked.current = new Set([0]);
     let stale = false;
     const timer = setTimeout(async () => {
-      const result = await searchAction({ bank, topic, ...filters, from: 0 });
+      const result = await replyTo(searchAction({ bank, topic, ...filters, from: 0 }));
       if (stale) return;
       if (!result.ok) return setList((l) => ({ ...l, of: filters }));
       const { total, instead, found } = result.value;
@@ -57,7 +58,7 @@ export function useSearch(place: Place, filters: Filters, first: SearchResult) {
       if (page === 0 || asked.current.has(page)) return;
       asked.current.add(page);
       const { filters: wanted } = current.current;
-      const result = await searchAction({ bank, topic, ...wanted, from: page * PAGE });
+      const result = await replyTo(searchAction({ bank, topic, ...wanted, from: page * PAGE }));
       if (!result.ok || current.current.filters !== wanted) return;
       setList((l) => ({ ...l, pages: new Map(l.pages).set(page, result.value.found) }));
     },

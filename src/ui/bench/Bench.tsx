@@ -46,6 +46,7 @@ import { TrySheet } from './TrySheet';
 import { useChecks } from './use-checks';
 import { useMerging } from './use-merging';
 import { useOthers } from './use-others';
+import { replyTo } from '../parts/reply-to';
 
 /** The bench: the sheet in the middle, rules in the margin, trial answers in the drawer; all saved as typed. */
 export function Bench({ question }: { question: OpenQuestion }) {
@@ -82,7 +83,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
     (): WordHelp => ({
       sets: synonymSets,
       keep: (words: string[]) =>
-        void keepSynonymsAction({ bank, topic, words }).then((kept) => kept.ok && setSynonymSets(kept.value)),
+        void replyTo(keepSynonymsAction({ bank, topic, words })).then((kept) => kept.ok && setSynonymSets(kept.value)),
       propose: (words, language) => proposeWordingsAction({ bank, topic, words: words.slice(0, 60), language }),
       lists: wordListsAction,
       openList: openWordListAction,
@@ -147,7 +148,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
 
   const leave = async (): Promise<void> => {
     await flush();
-    await leaveBenchAction(question.id);
+    await replyTo(leaveBenchAction(question.id));
     // Back to the list as it was left; a question that was opened from elsewhere leads to its own topic.
     const left = lastBankPlace();
     const own = `/bank?bank=${question.bank.id}`;
@@ -158,7 +159,7 @@ export function Bench({ question }: { question: OpenQuestion }) {
     );
   };
   const keepAsCopy = async (): Promise<void> => {
-    const copy = await copyAction(question.id, plainCopy(body));
+    const copy = await replyTo(copyAction(question.id, plainCopy(body)));
     if (!copy.ok) return;
     localStorage.removeItem(key);
     router.push(`/bank/${copy.value.id}`);

@@ -1,7 +1,9 @@
 'use client';
 import { Link } from '../parts/Link';
+import { replyTo } from '../parts/reply-to';
 import { useEffect, useState } from 'react';
 import { nearDuplicatesAction } from '@/actions/bank';
+import { ok } from '@/core/base/result';
 import type { Alike } from '@/server/bank/alike';
 
 const QUIET = 1500;
@@ -13,8 +15,8 @@ export function NearDuplicates({ question, text }: { question: string; text: str
   useEffect(() => {
     let stale = false;
     const timer = setTimeout(async () => {
-      const alike = text.length < LEAST ? [] : await nearDuplicatesAction(text, question).catch(() => []);
-      if (!stale) setFound(alike);
+      const alike = text.length < LEAST ? ok([]) : await replyTo(nearDuplicatesAction(text, question));
+      if (!stale) setFound(alike.ok ? alike.value : []);
     }, QUIET);
     return () => {
       stale = true;

@@ -6,6 +6,9 @@ import { NUMBERINGS, type Numbering, type Passage } from '@/core/bank/question';
 import type { PassageRow } from '@/server/bank/passages';
 import { ActMenu } from '../parts/ActMenu';
 import { SheetEditor } from './SheetEditor';
+import { replyTo } from '../parts/reply-to';
+import { Trouble } from '../parts/Trouble';
+import { refusalText } from '../words/refusals';
 
 interface Props {
   bank: string;
@@ -24,6 +27,7 @@ const NUMBERED: Record<Numbering, string> = {
 /** The passage above the sheet, edited in place; or the way to put one there. */
 export function PassageSheet({ bank, pages, passage, onChange }: Props) {
   const [there, setThere] = useState<PassageRow[] | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
   if (passage) {
     return (
       <div className="mb-3">
@@ -65,17 +69,21 @@ export function PassageSheet({ bank, pages, passage, onChange }: Props) {
     const found = there?.find((p) => p.id === id);
     if (found) return onChange({ id: found.id, content: found.content, numbered: found.numbered }, '');
     const content: Passage['content'] = { type: 'doc', content: [{ type: 'paragraph' }] };
-    onChange({ id: await newPassageAction(), content, numbered: 'nothing' }, '');
+    const begun = await replyTo(newPassageAction());
+    if (begun.ok) onChange({ id: begun.value, content, numbered: 'nothing' }, '');
+    else setTrouble(refusalText(begun.refusal));
   };
   return (
     <div className="mb-2 text-end">
+      <Trouble>{trouble}</Trouble>
       {there === null ? (
         <Button
           variant="quiet"
           className="small-act"
           onClick={async () => {
-            const listed = await listPassagesAction(bank);
-            setThere(listed.ok ? listed.value : []);
+            const listed = await replyTo(listPassagesAction(bank));
+            setThere(listed.ok ? listed.value : null);
+            setTrouble(listed.ok ? null : refusalText(listed.refusal));
           }}
         >
           + passage

@@ -8,6 +8,7 @@ import { refusalText } from '../words/refusals';
 import { REVIEW_WORDS } from '../words/review';
 import { dayAndTime } from '../words/time';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   question: OpenQuestion;
@@ -27,7 +28,7 @@ export function ReviewNote({ question, placed, selected, flush, onDone }: Props)
   const act = async (what: 'asked' | 'agreed' | 'returned'): Promise<void> => {
     await flush();
     const slot = what === 'returned' && letter ? selected : null;
-    const result = await reviewAction({ question: question.id, act: what, slot, remark });
+    const result = await replyTo(reviewAction({ question: question.id, act: what, slot, remark }));
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (!result.ok) return;
     setRemark('');

@@ -9,6 +9,7 @@ import { dayAndTime } from '../words/time';
 import type { BenchState } from './bench-state';
 import { SideBySide } from './SideBySide';
 import { compareVersions } from './versions';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   question: OpenQuestion;
@@ -27,7 +28,7 @@ function useRevisions(question: string, numbers: readonly number[]): ReadonlyMap
   useEffect(() => {
     if (missing === undefined) return;
     let stale = false;
-    void revisionAction(question, missing).then((result) => {
+    void replyTo(revisionAction(question, missing)).then((result) => {
       if (!stale && result.ok) setLoaded((known) => new Map(known).set(missing, result.value));
     });
     return () => {

@@ -1,6 +1,7 @@
 import { addFromWebAction } from '@/actions/tray';
 import type { AddedMedia } from '@/server/media/add-media';
 import { uploadPicture } from '../tray/upload';
+import { replyTo } from '../parts/reply-to';
 
 /** More pictures than this in one paste are left out. */
 const MOST_PICTURES = 40;
@@ -27,7 +28,7 @@ export async function withPicturesKept(html: string): Promise<{ html: string; le
 async function keep(source: string): Promise<AddedMedia | null> {
   try {
     if (/^https?:/i.test(source)) {
-      const added = await addFromWebAction(source);
+      const added = await replyTo(addFromWebAction(source));
       return added.ok ? added.value : null;
     }
     if (!/^data:image\//i.test(source)) return null;

@@ -4,6 +4,7 @@ import { theirsAction } from '@/actions/bank';
 import { mergeWritten, type Written } from '@/core/bank/merge';
 import type { OpenQuestion } from '@/server/bank/open-question';
 import { useLatest } from '../parts/use-latest';
+import { replyTo } from '../parts/reply-to';
 
 interface Options {
   question: string;
@@ -39,7 +40,7 @@ export function useMerging({ question, present, conflict, change, basis, startFr
   useEffect(() => {
     if (!conflict) return;
     let stale = false;
-    theirsAction(question).then((opened) => {
+    replyTo(theirsAction(question)).then((opened) => {
       if (stale || !opened.ok) return;
       const { body, facts } = opened.value;
       const base = basis({ body, facts });

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { atBenchAction } from '@/actions/bank';
+import { replyTo } from '../parts/reply-to';
 
 const EVERY = 10_000;
 
@@ -11,12 +12,11 @@ export function useOthers(question: string): string[] {
     let gone = false;
     const ask = async (): Promise<void> => {
       if (document.visibilityState === 'hidden') return;
-      try {
-        const names = await atBenchAction(question);
-        if (!gone) setOthers((old) => (old.join() === names.join() ? old : names));
-      } catch {
-        // Without a network nobody can be seen; the next asking tells.
-      }
+      const there = await replyTo(atBenchAction(question));
+      // Without a network nobody can be seen; the next asking tells.
+      if (gone || !there.ok) return;
+      const names = there.value;
+      setOthers((old) => (old.join() === names.join() ? old : names));
     };
     void ask();
     const timer = setInterval(ask, EVERY);

@@ -1,6 +1,7 @@
 'use client';
 import { Link } from '../parts/Link';
 import { useState } from 'react';
+import { ok } from '@/core/base/result';
 import { searchAction } from '@/actions/bank';
 import { Combobox } from '../parts/Combobox';
 import { useFound } from '../parts/use-found';
@@ -24,7 +25,7 @@ export function AddQuestion({
   const found = useFound(words, async (typed) => {
     const anywhere = { bank: null, topic: null, kind: null, difficulty: null, sort: 'best', from: 0 };
     const result = await searchAction({ ...anywhere, words: typed });
-    return result.ok ? result.value.found : [];
+    return result.ok ? ok(result.value.found) : result;
   });
   const list = found.filter((q) => !taken.includes(q.id)).slice(0, 8);
   return (

@@ -12,6 +12,7 @@ import { MarksInput } from '../parts/MarksInput';
 import { marksText } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { CellQuestions } from './CellQuestions';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   plan: ExamPlan;
@@ -71,7 +72,7 @@ export function Blueprint({ plan, there, shelves, agreed, mayAgree, change, onPl
             <Button
               variant="quiet"
               onClick={async () => {
-                const result = await agreeBlueprintAction(wanted);
+                const result = await replyTo(agreeBlueprintAction(wanted));
                 setSaid(result.ok ? 'It is the department’s now.' : refusalText(result.refusal));
               }}
             >

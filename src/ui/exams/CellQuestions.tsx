@@ -8,6 +8,7 @@ import type { FoundQuestion } from '@/server/bank/search';
 import { kindsText } from '../kinds/registry';
 import { Dialog } from '../parts/Dialog';
 import { marksText } from '../words/marks';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   topic: string;
@@ -26,7 +27,7 @@ export function CellQuestions({ topic, demand, title, plan, onPlace, onClose }: 
   useEffect(() => {
     let stale = false;
     const query = { bank: null, topic, demand, words: '', kind: null, difficulty: null, ready: true, sort: 'title' };
-    void searchAction({ ...query, from: 0 }).then((result) => {
+    void replyTo(searchAction({ ...query, from: 0 })).then((result) => {
       if (!stale) setFound(result.ok ? result.value.found : []);
     });
     return () => {

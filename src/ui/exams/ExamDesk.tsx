@@ -28,6 +28,7 @@ import { KeepExam } from './KeepExam';
 import { Schedule } from './Schedule';
 import { TryPaper } from './TryPaper';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   exam: OpenExam;
@@ -75,7 +76,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
     if (plan === exam.plan) return;
     let stale = false;
     const timer = setTimeout(async () => {
-      const result = await examViewAction({ plan, course, exam: exam.id });
+      const result = await replyTo(examViewAction({ plan, course, exam: exam.id }));
       if (!stale && result.ok) setView(result.value);
     }, 150);
     return () => {
@@ -100,7 +101,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
   const choose = (item: string, on: boolean): void =>
     setChosen((all) => new Set(on ? [...all, item] : [...all].filter((id) => id !== item)));
   const place = async (section: string, question: string): Promise<void> => {
-    const placed = await placeAction(question);
+    const placed = await replyTo(placeAction(question));
     if (!placed.ok) return setTrouble('This question could not be placed.');
     setTrouble(null);
     change((p) =>
@@ -129,7 +130,7 @@ export function ExamDesk({ exam, view: firstView, courses, from, people, agreed,
           onClick={async () => {
             setCopying(true);
             await flush();
-            const copy = await copyExamAction(exam.id);
+            const copy = await replyTo(copyExamAction(exam.id));
             if (copy.ok) return router.push(`/exams/${copy.value.id}`);
             setCopying(false);
             setTrouble(refusalText(copy.refusal));

@@ -8,6 +8,7 @@ import { CheckLine } from '../parts/CheckLine';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   exam: OpenExam;
@@ -36,7 +37,7 @@ export function KeepExam({ exam, colleagues, zone, onClose }: Props) {
   }): Promise<void> => {
     const before = set;
     setSet({ locked: change.locked ?? set.locked, archived: change.archived ?? set.archived });
-    const result = await keepExamAction({ exam: exam.id, ...change });
+    const result = await replyTo(keepExamAction({ exam: exam.id, ...change }));
     setRefusal(result.ok ? null : result.refusal);
     if (!result.ok) setSet(before);
     else if (change.owner !== undefined) onClose();

@@ -5,6 +5,7 @@ import type { Lot } from '@/core/exams/lot';
 import type { ExamPlan } from '@/core/exams/plan';
 import type { SamplePaper } from '@/server/exams/trial-papers';
 import { marksText } from '../words/marks';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   exam: string;
@@ -21,7 +22,7 @@ export function SamplePapers({ exam, plan, course, lot, onShow }: Props) {
   const [papers, setPapers] = useState<SamplePaper[]>([]);
   useEffect(() => {
     let stale = false;
-    void samplePapersAction({ plan, course, exam }, without).then((result) => {
+    void replyTo(samplePapersAction({ plan, course, exam }, without)).then((result) => {
       if (!stale && result.ok) setPapers(result.value);
     });
     return () => {

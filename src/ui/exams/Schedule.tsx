@@ -21,6 +21,7 @@ import { TriesWords } from '../sittings/TriesWords';
 import { GuestFieldsWords } from './GuestFieldsWords';
 import { InRow } from './InRow';
 import { NOBODY, OnlyFor } from './OnlyFor';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   exam: string;
@@ -66,22 +67,24 @@ export function Schedule({ exam, course, minutes, courses, stopping, keyEarly, l
   const set = (part: Partial<typeof form>): void => setForm({ ...form, ...part });
   const submit = async (): Promise<void> => {
     setBusy(true);
-    const result = await scheduleAction({
-      exam,
-      course: form.course,
-      opensAt: fromField(form.opens, zone),
-      closesAt: fromField(form.closes, zone),
-      minutes: form.minutes,
-      who: form.who === 'link' || form.who === 'groups' ? form.who : 'students',
-      only: form.who === 'some' ? form.only : null,
-      code: form.code.trim() || null,
-      byHand: form.byHand,
-      dueAt: form.due.at === '' ? null : fromField(form.due.at, zone),
-      late: form.due.rule,
-      tries: form.tries,
-      then: form.who === 'link' ? [] : form.then,
-      guestFields: form.guestFields,
-    });
+    const result = await replyTo(
+      scheduleAction({
+        exam,
+        course: form.course,
+        opensAt: fromField(form.opens, zone),
+        closesAt: fromField(form.closes, zone),
+        minutes: form.minutes,
+        who: form.who === 'link' || form.who === 'groups' ? form.who : 'students',
+        only: form.who === 'some' ? form.only : null,
+        code: form.code.trim() || null,
+        byHand: form.byHand,
+        dueAt: form.due.at === '' ? null : fromField(form.due.at, zone),
+        late: form.due.rule,
+        tries: form.tries,
+        then: form.who === 'link' ? [] : form.then,
+        guestFields: form.guestFields,
+      }),
+    );
     if (result.ok) return router.push(`/sittings/${result.value.id}`);
     setBusy(false);
     setRefusal(result.refusal);

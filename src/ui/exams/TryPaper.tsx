@@ -15,6 +15,7 @@ import { FrameSize } from '../parts/FrameSize';
 import { CheckLine } from '../parts/CheckLine';
 import { marksText } from '../words/marks';
 import { SamplePapers } from './SamplePapers';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   exam: string;
@@ -35,7 +36,7 @@ export function TryPaper({ exam, plan, course, sets, onClose }: Props) {
   const [responses, setResponses] = useState<Record<string, Record<string, unknown>>>({});
   useEffect(() => {
     let stale = false;
-    trialPaperAction({ plan, course, exam }, lot).then((result) => {
+    replyTo(trialPaperAction({ plan, course, exam }, lot)).then((result) => {
       if (!stale && result.ok) setShown({ lot, sections: drawSections(result.value.sections) });
     });
     return () => {

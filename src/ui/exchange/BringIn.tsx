@@ -53,7 +53,7 @@ export function BringIn({ shelves, first }: { shelves: BankShelf[]; first: strin
         setOnlyDoubts(false);
       }
     } catch {
-      setTrouble(refusalText({ code: 'offline' }));
+      setTrouble(refusalText({ code: 'not-reached' }));
     }
     setBusy(false);
   };

@@ -8,6 +8,7 @@ import type { SealedFile } from '@/server/exchange/sealed-files';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 import { dayAndTime } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 interface Named {
   id: string;
@@ -80,7 +81,7 @@ function OneFile({ file, into, zone }: { file: SealedFile; into: Named[]; zone: 
   const [trouble, setTrouble] = useState<string | null>(null);
   const act = async (work: Promise<Result<{ address: string } | null>>): Promise<void> => {
     setBusy(true);
-    const result = await work;
+    const result = await replyTo(work);
     setBusy(false);
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (result.ok && result.value) router.push(result.value.address);

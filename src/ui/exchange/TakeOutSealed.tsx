@@ -36,7 +36,7 @@ export function TakeOutSealed({ what, id, title, zone, onClose }: Props) {
         if (!result.ok) setRefusal(result.refusal);
       } else saveFile(await response.blob(), `${title.replace(/[^\p{L}\p{N} -]/gu, '').trim() || what}.zonda`);
     } catch {
-      setRefusal({ code: 'offline' });
+      setRefusal({ code: 'not-reached' });
     }
     setBusy(false);
   };

@@ -1,12 +1,15 @@
 'use client';
 import { useRef, useState } from 'react';
 import { undoManyAction } from '@/actions/bank';
-import type { Refusal, Result } from '@/core/base/result';
+import { type Refusal, type Result, refuse } from '@/core/base/result';
 import type { ActOnMany } from '@/server/bank/bulk';
 import type { BroughtItem } from '@/server/exchange/bring-in';
+import { notReached, replyTo } from '../parts/reply-to';
 
 /** So many questions travel at once. */
 const BATCH = 100;
+/** A server that was not reached is asked again so much later, in milliseconds. */
+const AGAIN = 3000;
 
 export type Keeping =
   | { name: 'idle' }
@@ -20,8 +23,11 @@ export function useKeeping() {
   const cancelled = useRef(false);
   const undo = useRef<string[]>([]);
 
+  /** However long the server is away. */
   const takeBack = async (): Promise<void> => {
-    for (const id of undo.current.splice(0)) await undoManyAction(id);
+    for (const id of undo.current.splice(0)) {
+      while (notReached(await replyTo(undoManyAction(id)))) await new Promise((again) => setTimeout(again, AGAIN));
+    }
   };
   const keep = async (to: { bank: string; topic: string | null }, items: readonly BroughtItem[]): Promise<void> => {
     cancelled.current = false;
@@ -59,6 +65,6 @@ async function post(body: unknown): Promise<Result<ActOnMany>> {
     const response = await fetch('/api/bring-in/keep', { method: 'POST', body: JSON.stringify(body) });
     return (await response.json()) as Result<ActOnMany>;
   } catch {
-    return { ok: false, refusal: { code: 'offline' } };
+    return refuse('not-reached');
   }
 }

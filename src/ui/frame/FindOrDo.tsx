@@ -45,9 +45,8 @@ export function FindOrDo() {
   const [words, setWords] = useState('');
   useKeys([{ keys: 'Ctrl+k', what: 'Find or do', run: () => setOpen(true) }]);
 
-  const hits = useFound(words, async (typed) =>
-    (await findAction(typed)).map((h) => ({ title: h.title, note: h.note || h.what, href: PLACE[h.what](h.id) })),
-  );
+  const found = useFound(words, (typed) => findAction(typed));
+  const hits = found.map((h) => ({ title: h.title, note: h.note || h.what, href: PLACE[h.what](h.id) }));
 
   const typed = words.trim().toLowerCase();
   const list: Command[] = [...COMMANDS.filter((c) => c.title.toLowerCase().includes(typed)), ...hits];

@@ -5,6 +5,7 @@ import { changePasswordAction } from '@/actions/sign-in';
 import type { Refusal } from '@/core/base/result';
 import { Dialog } from '../parts/Dialog';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 /** One's own password: the one that holds, and the one that shall. */
 export function PasswordDialog({ onClose }: { onClose: () => void }) {
@@ -23,7 +24,7 @@ export function PasswordDialog({ onClose }: { onClose: () => void }) {
     event.preventDefault();
     if (busy) return;
     setBusy(true);
-    const result = await changePasswordAction({ current, wanted });
+    const result = await replyTo(changePasswordAction({ current, wanted }));
     setBusy(false);
     setRefusal(result.ok ? null : result.refusal);
     setChanged(result.ok);

@@ -15,6 +15,7 @@ import { QuestionView } from '../sheet/QuestionView';
 import { TrialKeeper } from '../speech/TrialKeeper';
 import { refusalText } from '../words/refusals';
 import { exampleQuestion } from './example-question';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   conventions: Conventions;
@@ -60,7 +61,7 @@ function Way({ preset, number, conventions, mayWrite }: WayProps) {
   const [starting, setStarting] = useState(false);
   const start = async (): Promise<void> => {
     setStarting(true);
-    const started = await startLikeAction(question);
+    const started = await replyTo(startLikeAction(question));
     if (started.ok) return router.push(`/bank/${started.value.id}`);
     setTrouble(refusalText(started.refusal));
     setStarting(false);

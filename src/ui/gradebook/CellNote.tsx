@@ -13,6 +13,7 @@ import { columnText, entryText } from '../words/gradebook';
 import { refusalText } from '../words/refusals';
 import { dayAndTime } from '../words/time';
 import { ExplainGrade } from './ExplainGrade';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   gradebook: Gradebook;
@@ -98,7 +99,7 @@ function History(of: { course: string; column: string; member: string }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
     let stale = false;
-    void cellHistoryAction({ course, column, member }).then((result) => {
+    void replyTo(cellHistoryAction({ course, column, member })).then((result) => {
       if (stale) return;
       setTrouble(result.ok ? null : refusalText(result.refusal));
       if (result.ok) setEntries(result.value);

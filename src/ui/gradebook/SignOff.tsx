@@ -7,6 +7,7 @@ import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 import { dayAndTime } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 /** Signs a course off at the end of a term, or opens it again. */
 export function SignOff({ course, signed }: { course: string; signed: Gradebook['signed'] }) {
@@ -15,7 +16,7 @@ export function SignOff({ course, signed }: { course: string; signed: Gradebook[
   const [trouble, setTrouble] = useState<string | null>(null);
   const act = async (): Promise<void> => {
     setBusy(true);
-    const result = await (signed ? openAgainAction(course) : signOffAction(course));
+    const result = await (signed ? replyTo(openAgainAction(course)) : signOffAction(course));
     setBusy(false);
     if (result.ok) setAsking(false);
     else setTrouble(refusalText(result.refusal));

@@ -7,6 +7,7 @@ import type { BookCell, BookRow, ColumnView } from '@/server/gradebook/gradebook
 import { oneAtATime } from '../parts/one-at-a-time';
 import { useAskedBeforeLeaving } from '../parts/use-asked-before-leaving';
 import { refusalText } from '../words/refusals';
+import { notReached, replyTo } from '../parts/reply-to';
 
 /** What was put into a cell last, and its place in the history. */
 type Last = Pick<BookCell, 'entry' | 'last'>;
@@ -86,23 +87,23 @@ export function useBook(course: string, initial: readonly BookRow[], columns: re
       await line(async () => {
         const now = standing(kept.current, columns, changes);
         const sent = changes.map((change, i) => ({ ...change, base: now[i]?.last ?? 0 }));
-        try {
-          const result = await putCellsAction({ course, changes: sent, reason });
-          if (result.ok) {
-            const { entries } = result.value;
-            kept.current = withPut(
-              kept.current,
-              columns,
-              changes.map((change, i) => ({ ...change, last: entries[i] ?? 0 })),
-            );
-            setTrouble(null);
-            done = true;
-            return;
-          }
-          setTrouble(refusalText(result.refusal));
-        } catch {
-          setTrouble('This could not be sent and was put back. Look at the connection and type it again.');
+        const result = await replyTo(putCellsAction({ course, changes: sent, reason }));
+        if (result.ok) {
+          const { entries } = result.value;
+          kept.current = withPut(
+            kept.current,
+            columns,
+            changes.map((change, i) => ({ ...change, last: entries[i] ?? 0 })),
+          );
+          setTrouble(null);
+          done = true;
+          return;
         }
+        setTrouble(
+          notReached(result)
+            ? 'This could not be sent and was put back. Look at the connection and type it again.'
+            : refusalText(result.refusal),
+        );
         setPast(past.current.filter((one) => one !== step));
       }).finally(() => setOnTheirWay(onTheirWay.current.filter((one) => one !== changes)));
       return done;

@@ -6,6 +6,7 @@ import type { AlikeAnswers } from '@/server/marking/alike';
 import { Trouble } from '../parts/Trouble';
 import { marksText, plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   sitting: string;
@@ -26,14 +27,12 @@ export function AlikeNote({ sitting, item, slot, attempt, marks, onGiven }: Prop
   const [giving, setGiving] = useState(false);
   useEffect(() => {
     let here = true;
-    void alikeAnswersAction({ sitting, item, slot, attempt })
-      .then((read) => {
-        if (!here || !read.ok) return;
-        setFound(read.value);
-        // What comes to the same is ticked; what is only alike is looked at first.
-        setChosen(new Set(read.value.alike.filter(({ likeness }) => likeness === 1).map((one) => one.attempt)));
-      })
-      .catch(() => undefined);
+    void replyTo(alikeAnswersAction({ sitting, item, slot, attempt })).then((read) => {
+      if (!here || !read.ok) return;
+      setFound(read.value);
+      // What comes to the same is ticked; what is only alike is looked at first.
+      setChosen(new Set(read.value.alike.filter(({ likeness }) => likeness === 1).map((one) => one.attempt)));
+    });
     return () => {
       here = false;
     };
@@ -41,9 +40,8 @@ export function AlikeNote({ sitting, item, slot, attempt, marks, onGiven }: Prop
   if (!found || found.alike.length === 0) return null;
   const give = async (): Promise<void> => {
     setGiving(true);
-    const given = await giveAlikeAction({ item, slot, from: attempt, to: [...chosen] }).catch(() => null);
+    const given = await replyTo(giveAlikeAction({ item, slot, from: attempt, to: [...chosen] }));
     setGiving(false);
-    if (!given) return setTrouble(refusalText({ code: 'offline' }));
     if (!given.ok) return setTrouble(refusalText(given.refusal));
     setTrouble(null);
     setFound({ ...found, alike: found.alike.filter((one) => !chosen.has(one.attempt)) });

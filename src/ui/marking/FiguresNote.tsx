@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { figuresOverTimeAction } from '@/actions/marking';
 import type { FigureAt } from '@/server/marking/figures';
 import { dayOnly } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   attempt: string;
@@ -22,9 +23,9 @@ export function FiguresNote({ attempt, item, slot, after }: Props) {
   const [figures, setFigures] = useState<FigureAt[]>([]);
   useEffect(() => {
     let here = true;
-    void figuresOverTimeAction({ attempt, item, slot })
-      .then((read) => here && read.ok && setFigures(read.value))
-      .catch(() => undefined);
+    void replyTo(figuresOverTimeAction({ attempt, item, slot })).then(
+      (read) => here && read.ok && setFigures(read.value),
+    );
     return () => {
       here = false;
     };

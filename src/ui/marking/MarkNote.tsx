@@ -1,12 +1,12 @@
 'use client';
 import type { KeyboardEvent, RefObject } from 'react';
+import type { Refusal } from '@/core/base/result';
 import type { Judgement, Rubric } from '@/core/rules/rubric/rubric';
 import { KeyCap } from '../frame/KeyCap';
 import { Trouble } from '../parts/Trouble';
 import { marksText } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { RubricMarking } from './RubricMarking';
-import type { Saving } from './use-marking';
 
 interface Props {
   field: RefObject<HTMLInputElement | null>;
@@ -15,7 +15,8 @@ interface Props {
   rubric: Rubric | undefined;
   judgement: Judgement;
   criterion: number;
-  saving: Saving;
+  /** Why the mark was not taken. */
+  refusal: Refusal | null;
   onMarks: (typed: string) => void;
   onKey: (event: KeyboardEvent) => void;
   onCriterion: (at: number) => void;
@@ -24,7 +25,7 @@ interface Props {
 
 /** The mark of the answer that is looked at: typed, or found by its rubric. */
 export function MarkNote(props: Props) {
-  const { field, marks, of, rubric, judgement, criterion, saving, onMarks, onKey, onCriterion, onJudge } = props;
+  const { field, marks, of, rubric, judgement, criterion, refusal, onMarks, onKey, onCriterion, onJudge } = props;
   return (
     <div className="note on red">
       <h3>{rubric ? rubric.title || 'Rubric' : 'Mark'}</h3>
@@ -44,7 +45,7 @@ export function MarkNote(props: Props) {
             className="form-control mark-input"
             inputMode="decimal"
             aria-label={`Marks out of ${marksText(of)}`}
-            aria-invalid={saving.name === 'refused'}
+            aria-invalid={refusal !== null}
             value={marks}
             onChange={(e) => onMarks(e.target.value)}
             onKeyDown={onKey}
@@ -52,7 +53,7 @@ export function MarkNote(props: Props) {
           <span>of {marksText(of)}</span>
         </div>
       )}
-      {saving.name === 'refused' && <Trouble>{refusalText(saving.refusal)}</Trouble>}
+      {refusal && <Trouble>{refusalText(refusal)}</Trouble>}
       <p className="soft mt-2 mb-0">
         <kbd>{rubric ? 1 : 0}</kbd>–<kbd>9</kbd> {rubric ? 'level' : 'marks'}{' '}
         {!rubric && (

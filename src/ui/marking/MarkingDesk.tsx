@@ -12,16 +12,18 @@ import type { DeskLine } from '@/server/marking/desk-lines';
 import { KeyCap } from '../frame/KeyCap';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
+import { replyTo } from '../parts/reply-to';
 import { Trouble } from '../parts/Trouble';
 import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
-import { marksText } from '../words/marks';
+import { marksText, plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { AlikeNote } from './AlikeNote';
 import { AnswerIndex } from './AnswerIndex';
 import { AnswerSheet } from './AnswerSheet';
 import { FiguresNote } from './FiguresNote';
 import { MarkNote } from './MarkNote';
+import { NotTaken } from './NotTaken';
 import { NothingHere, Onward } from './Onward';
 import { inOrder, type Order } from './order';
 import { OwnJudgements } from './OwnJudgements';
@@ -59,7 +61,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
     setLines((all) => all.map((one) => (keyOf(one) === key ? { ...one, ...part } : one)));
     change(key, (answer) => ({ ...answer, ...part }));
   };
-  const { saving, setSaving, save, flush } = useMarking({
+  const { saving, waiting, refused, save, leave } = useMarking({
     item: desk.item,
     second: desk.second,
     onGiven(answer, { id, marks }, judgement) {
@@ -99,13 +101,12 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
   }, [now, line]);
 
   const move = (index: number): void => {
-    void flush();
+    leave();
     says.clear();
     setAt(index);
     setTyped(null);
     setJudging(null);
     setCriterion(0);
-    setSaving({ name: 'idle' });
     setTrouble(null);
   };
   const go = (index: number): void => {
@@ -115,7 +116,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
     void says.sayOpen(now).then((said) => said && move(index));
   };
   const arrange = (by: Order): void => {
-    void flush();
+    leave();
     const next = inOrder(lines, by);
     setOrder(by);
     setLines(next);
@@ -132,7 +133,11 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
     field.current?.select();
   }, [at, there]);
 
-  const marksNow = typed ?? (now?.marks ? marksText(now.marks) : '');
+  const refusedHere = line && refused.get(keyOf(line));
+  const marksNow = typed ?? refusedHere?.marks ?? (now?.marks ? marksText(now.marks) : '');
+  const leftAt = lines.findIndex((one, i) => i !== at && refused.has(keyOf(one)));
+  const left = lines[leftAt];
+  const refusedLeft = left && refused.get(keyOf(left));
   // A second mark is one number, which is held against another.
   const rubric = desk.second ? undefined : line && desk.rubrics[line.slot];
   const keyNow = now && (now.own?.key ?? desk.keys[now.slot]);
@@ -159,8 +164,8 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
     if (!line) return;
     const { attempt, slot } = line;
     setLine(keyOf(line), { unsure: !line.unsure });
-    const kept = await setUnsureAction({ attempt, item: desk.item, slot, is: !line.unsure }).catch(() => null);
-    if (!kept?.ok) setLine(keyOf(line), { unsure: line.unsure });
+    const kept = await replyTo(setUnsureAction({ attempt, item: desk.item, slot, is: !line.unsure }));
+    if (!kept.ok) setLine(keyOf(line), { unsure: line.unsure });
   };
   const pin = (anchor: Anchor): void => {
     if (!now) return;
@@ -181,9 +186,9 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
   ]);
 
   const take = async (): Promise<void> => {
-    const taken = await takeAnswersAction({ sitting: desk.sitting, item: desk.item }).catch(() => null);
-    setTrouble(taken === null ? { code: 'offline' } : taken.ok ? null : taken.refusal);
-    if (taken?.ok && taken.value.taken > 0) router.refresh();
+    const taken = await replyTo(takeAnswersAction({ sitting: desk.sitting, item: desk.item }));
+    setTrouble(taken.ok ? null : taken.refusal);
+    if (taken.ok && taken.value.taken > 0) router.refresh();
   };
   if (!line) return <NothingHere desk={desk} onTake={() => void take()} />;
   const keysInField = (e: KeyboardEvent): void => {
@@ -217,8 +222,11 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
           </Button>
         )}
         <span className="state" role="status">
-          {saving.name === 'saving' && 'Saving…'}
-          {saving.name === 'saved' && 'Mark saved ✓'}
+          {waiting > 0 ? (
+            <span className="hand">The server does not answer: {plural(waiting, 'mark waits', 'marks wait')} here</span>
+          ) : (
+            saving !== 'idle' && (saving === 'saving' ? 'Saving…' : 'Mark saved ✓')
+          )}
         </span>
         <Button variant="quiet" disabled={at === 0} onClick={() => go(at - 1)}>
           ‹ Back <KeyCap of="k" />
@@ -231,6 +239,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
           </Button>
         )}
       </Strip>
+      {refusedLeft && <NotTaken line={left} refused={refusedLeft} onGo={() => go(leftAt)} />}
       <div className="split with-index">
         <AnswerIndex lines={lines} at={at} order={order} onOrder={arrange} onGo={go} />
         {now ? (
@@ -254,7 +263,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
               rubric={rubric}
               judgement={judgement}
               criterion={criterion}
-              saving={saving}
+              refusal={refusedHere?.refusal ?? null}
               onMarks={setMark}
               onKey={keysInField}
               onCriterion={setCriterion}
@@ -306,7 +315,7 @@ export function MarkingDesk({ desk, all, drawn: drawnFirst }: { desk: Desk; all:
                 onLeave={() => (field.current ? field.current.focus() : remarkField.current?.blur())}
               />
             )}
-            {desk.comparable && !desk.second && now.byPerson && now.marks !== null && saving.name !== 'saving' && (
+            {desk.comparable && !desk.second && now.byPerson && now.marks !== null && saving !== 'saving' && (
               <AlikeNote
                 key={`${keyOf(now)} ${now.marks}`}
                 sitting={desk.sitting}

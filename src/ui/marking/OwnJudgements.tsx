@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import { ownJudgementsAction } from '@/actions/marking';
 import type { Difference } from '@/core/rules/rubric/differences';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   sitting: string;
@@ -16,9 +17,7 @@ export function OwnJudgements({ sitting, item, slot, after }: Props) {
   const [found, setFound] = useState<Difference[]>([]);
   useEffect(() => {
     let here = true;
-    void ownJudgementsAction({ sitting, item, slot })
-      .then((read) => here && read.ok && setFound(read.value))
-      .catch(() => undefined);
+    void replyTo(ownJudgementsAction({ sitting, item, slot })).then((read) => here && read.ok && setFound(read.value));
     return () => {
       here = false;
     };

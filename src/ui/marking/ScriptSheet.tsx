@@ -7,6 +7,8 @@ import { giveMarkAction } from '@/actions/marking';
 import type { Script, ScriptSlot } from '@/server/marking/script';
 import { useKeys } from '../frame/keys';
 import { Strip } from '../frame/Strip';
+import { replyTo } from '../parts/reply-to';
+import { useFreshPage } from '../parts/use-fresh-page';
 import { Trouble } from '../parts/Trouble';
 import { TextWithFormulas } from '../sheet/Formula';
 import type { DrawnFormulas } from '../sheet/formulas';
@@ -92,20 +94,20 @@ interface SlotProps {
 }
 
 function SlotNote({ attempt, sitting, item, slot, several, drawn }: SlotProps) {
-  const router = useRouter();
+  const look = useFreshPage();
   const [typed, setTyped] = useState<string | null>(null);
   const [over, setOver] = useState(slot.mark);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [kept, setKept] = useState(false);
   const keep = async (): Promise<void> => {
     if (typed === null || typed.trim() === '') return;
-    const given = await giveMarkAction({ attempt, item, slot: slot.id, marks: typed, over: over ?? undefined }).catch(
-      () => null,
+    const given = await replyTo(
+      giveMarkAction({ attempt, item, slot: slot.id, marks: typed, over: over ?? undefined }),
     );
-    setTrouble(given === null ? refusalText({ code: 'offline' }) : given.ok ? null : refusalText(given.refusal));
-    setKept(given?.ok ?? false);
-    if (given?.ok) setOver(given.value.id);
-    router.refresh();
+    setTrouble(given.ok ? null : refusalText(given.refusal));
+    setKept(given.ok);
+    if (given.ok) setOver(given.value.id);
+    look();
   };
   return (
     <div className="note red">

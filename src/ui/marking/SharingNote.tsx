@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { saveMarkingPlanAction } from '@/actions/marking';
 import type { MarkingPlan, Second, Sharing } from '@/core/marking/plan';
@@ -7,6 +6,8 @@ import type { QuestionWaiting } from '@/server/marking/overview';
 import type { MarkerOf } from '@/server/marking/plan';
 import { CheckLine } from '../parts/CheckLine';
 import { CountInput } from '../parts/CountInput';
+import { replyTo } from '../parts/reply-to';
+import { useFreshPage } from '../parts/use-fresh-page';
 import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
@@ -42,7 +43,7 @@ const COUNTS: Record<Second['counts'], string> = {
 
 /** How the marking is shared out, and what is marked a second time: a sentence with changeable words. */
 export function SharingNote({ sitting, plan: first, markers, questions, notDue }: Props) {
-  const router = useRouter();
+  const look = useFreshPage();
   const [plan, setPlan] = useState(first);
   const [probes, setProbes] = useState(first.probes.join(', '));
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -50,9 +51,9 @@ export function SharingNote({ sitting, plan: first, markers, questions, notDue }
     setPlan(next);
     const { sharing } = next;
     if (sharing.by === 'script' && sharing.markers.length === 0) return setTrouble('Tick at least one marker.');
-    const saved = await saveMarkingPlanAction({ sitting, plan: next }).catch(() => null);
-    setTrouble(saved === null ? refusalText({ code: 'offline' }) : saved.ok ? null : refusalText(saved.refusal));
-    router.refresh();
+    const saved = await replyTo(saveMarkingPlanAction({ sitting, plan: next }));
+    setTrouble(saved.ok ? null : refusalText(saved.refusal));
+    look();
   };
   const { sharing, second } = plan;
   const share = (next: Sharing): void => void keep({ ...plan, sharing: next });

@@ -5,6 +5,7 @@ import type { Desk, DeskAnswer } from '@/server/marking/desk';
 import type { DeskLine } from '@/server/marking/desk-lines';
 import { fetchAhead } from '../kinds/SlotView';
 import type { DrawnFormulas } from '../sheet/formulas';
+import { replyTo } from '../parts/reply-to';
 
 export const keyOf = ({ attempt, slot }: Pick<DeskLine, 'attempt' | 'slot'>): string => `${attempt} ${slot}`;
 
@@ -25,16 +26,18 @@ export function useDesk(desk: Desk, all: boolean, drawnFirst: DrawnFormulas, lin
   const read = useCallback(
     async (of: readonly DeskLine[]): Promise<void> => {
       for (const line of of) asked.current.add(keyOf(line));
-      const found = await readAnswersAction({
-        sitting: desk.sitting,
-        item: desk.item,
-        second: desk.second,
-        all,
-        of: of.map(({ attempt, slot }) => ({ attempt, slot })),
-      }).catch(() => null);
+      const found = await replyTo(
+        readAnswersAction({
+          sitting: desk.sitting,
+          item: desk.item,
+          second: desk.second,
+          all,
+          of: of.map(({ attempt, slot }) => ({ attempt, slot })),
+        }),
+      );
       for (const line of of) asked.current.delete(keyOf(line));
-      setLost(!found?.ok);
-      if (!found?.ok) return;
+      setLost(!found.ok);
+      if (!found.ok) return;
       const { answers: more, drawn: also } = found.value;
       setDrawn((all) => ({ ...all, ...also }));
       setAnswers((all) => new Map([...all, ...more.map((a) => [keyOf(a), a] as const)]));

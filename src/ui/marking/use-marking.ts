@@ -1,79 +1,112 @@
 'use client';
-import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { giveMarkAction, giveSecondMarkAction } from '@/actions/marking';
-import { ok, type Refusal } from '@/core/base/result';
+import { ok, type Refusal, type Result } from '@/core/base/result';
 import type { Judgement } from '@/core/rules/rubric/rubric';
 import type { DeskAnswer } from '@/server/marking/desk';
+import { notReached, replyTo } from '../parts/reply-to';
+import { useAskedBeforeLeaving } from '../parts/use-asked-before-leaving';
+import { useFreshPage } from '../parts/use-fresh-page';
+import { useLatest } from '../parts/use-latest';
+import { MarkQueue } from './mark-queue';
+import { keyOf } from './use-desk';
 
-export type Saving = { name: 'idle' } | { name: 'saving' } | { name: 'saved' } | { name: 'refused'; refusal: Refusal };
+/** What is to be given to an answer. */
+interface Giving {
+  answer: DeskAnswer;
+  marks: string;
+  judgement: Judgement | null;
+  /** Of a second mark: why it is not the first. */
+  why: string;
+}
 
-const WAIT = 450;
+/** A mark that was not taken, as it was typed. */
+export interface RefusedMark {
+  refusal: Refusal;
+  marks: string;
+}
 
 interface Props {
   item: string;
   /** It is marked a second time. */
   second: boolean;
-  onGiven: (answer: DeskAnswer, given: { id: number | null; marks: string }, judgement: Judgement | null) => void;
+  onGiven: (answer: DeskAnswer, given: Given, judgement: Judgement | null) => void;
   /** Somebody else has marked it since it was looked at. */
   onMeanwhile: (answer: DeskAnswer) => void;
 }
 
-/** A second mark takes no place in the history of the marks that count. */
-async function givenSecond(place: { attempt: string; item: string; slot: string; marks: string; reason: string }) {
-  const given = await giveSecondMarkAction(place);
-  return given.ok ? ok({ id: null, marks: given.value.marks }) : given;
+interface Given {
+  /** Its place in the history of the marks that count; a second mark takes none. */
+  id: number | null;
+  marks: string;
 }
 
-/** Marks are saved as they are typed, a moment later; leaving the answer saves at once. */
-export function useMarking({ item, second, onGiven, onMeanwhile }: Props) {
-  const router = useRouter();
-  const [saving, setSaving] = useState<Saving>({ name: 'idle' });
-  const pending = useRef<{ timer: ReturnType<typeof setTimeout>; run: () => Promise<void> } | null>(null);
+export interface Marking {
+  saving: 'idle' | 'saving' | 'saved';
+  /** How many marks wait on this page because the server was not reached. */
+  waiting: number;
+  /** What was not taken, by its answer. */
+  refused: ReadonlyMap<string, RefusedMark>;
+  save: (answer: DeskAnswer, marks: string, more?: { judgement?: Judgement | null; why?: string }) => void;
+  /** Sends at once what was typed; nothing is said any more of what was saved. */
+  leave: () => void;
+}
 
-  const flush = useCallback((): Promise<void> => {
-    if (!pending.current) return Promise.resolve();
-    clearTimeout(pending.current.timer);
-    const { run } = pending.current;
-    pending.current = null;
-    return run();
-  }, []);
-  useEffect(
-    () => () => {
-      void flush();
-    },
-    [flush],
+/**
+ * Marks are saved as they are typed, a moment later; leaving the answer saves at once. They stay on the page until the
+ * server has said something to them.
+ */
+export function useMarking({ item, second, ...props }: Props): Marking {
+  const tell = useLatest(props);
+  const look = useFreshPage();
+  const [saving, setSaving] = useState<Marking['saving']>('idle');
+  const [waiting, setWaiting] = useState(0);
+  const [refused, setRefused] = useState<ReadonlyMap<string, RefusedMark>>(new Map());
+  useAskedBeforeLeaving(waiting > 0);
+  const [queue] = useState(
+    () =>
+      new MarkQueue<Giving>(
+        async (giving, newest) => {
+          const result = await given(item, second, giving);
+          if (notReached(result)) return false;
+          const { answer, marks, judgement } = giving;
+          if (result.ok) tell.current.onGiven(answer, result.value, judgement);
+          else if (newest()) {
+            setRefused((all) => new Map(all).set(keyOf(answer), { refusal: result.refusal, marks }));
+            if (result.refusal.code === 'marked-meanwhile') tell.current.onMeanwhile(answer);
+          }
+          if (newest()) setSaving(result.ok ? 'saved' : 'idle');
+          return true;
+        },
+        (left) => {
+          setWaiting(left);
+          if (left === 0) look();
+        },
+      ),
   );
-
-  const save = (
-    answer: DeskAnswer,
-    marks: string,
-    { judgement = null, why = answer.why }: { judgement?: Judgement | null; why?: string } = {},
-  ): void => {
-    if (marks.trim() === '' && judgement === null) return;
-    const run = async (): Promise<void> => {
-      try {
-        const { attempt, slot, mark } = answer;
-        const place = { attempt, item, slot, marks };
-        const result = second
-          ? await givenSecond({ ...place, reason: why })
-          : await giveMarkAction({ ...place, judgement, over: mark });
-        if (!result.ok) {
-          setSaving({ name: 'refused', refusal: result.refusal });
-          if (result.refusal.code === 'marked-meanwhile') onMeanwhile(answer);
-          return;
-        }
-        onGiven(answer, result.value, judgement);
-        // Another mark may have been typed meanwhile.
-        if (!pending.current) setSaving({ name: 'saved' });
-        router.refresh();
-      } catch {
-        setSaving({ name: 'refused', refusal: { code: 'offline' } });
-      }
-    };
-    setSaving({ name: 'saving' });
-    if (pending.current) clearTimeout(pending.current.timer);
-    pending.current = { run, timer: setTimeout(() => void flush(), WAIT) };
+  useEffect(() => () => queue.flush(), [queue]);
+  return {
+    saving,
+    waiting,
+    refused,
+    save(answer, marks, { judgement = null, why = answer.why } = {}) {
+      if (marks.trim() === '' && judgement === null) return;
+      const key = keyOf(answer);
+      setRefused((all) => new Map([...all].filter(([one]) => one !== key)));
+      setSaving('saving');
+      queue.put(key, { answer, marks, judgement, why });
+    },
+    leave() {
+      queue.flush();
+      setSaving('idle');
+    },
   };
-  return { saving, setSaving, save, flush };
+}
+
+async function given(item: string, second: boolean, { answer, marks, judgement, why }: Giving): Promise<Result<Given>> {
+  const { attempt, slot, mark } = answer;
+  const place = { attempt, item, slot, marks };
+  if (!second) return replyTo(giveMarkAction({ ...place, judgement, over: mark }));
+  const result = await replyTo(giveSecondMarkAction({ ...place, reason: why }));
+  return result.ok ? ok({ id: null, marks: result.value.marks }) : result;
 }

@@ -6,6 +6,7 @@ import type { Anchor } from '@/core/content/anchors';
 import type { DeskAnswer } from '@/server/marking/desk';
 import type { KeptRemark, Remark } from '@/server/marking/remarks';
 import { keyOf } from './use-desk';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   item: string;
@@ -42,9 +43,9 @@ export function useRemarks({ item, kept: keptFirst, change, changeAll, onMarks, 
   const underWay = useRef(false);
 
   const tried = async <T>(act: () => Promise<Result<T>>): Promise<T | null> => {
-    const result = await act().catch(() => null);
-    onTrouble(result === null ? { code: 'offline' } : result.ok ? null : result.refusal);
-    return result?.ok ? result.value : null;
+    const result = await replyTo(act());
+    onTrouble(result.ok ? null : result.refusal);
+    return result.ok ? result.value : null;
   };
   const setRemarks = (answer: DeskAnswer, by: (remarks: Remark[]) => Remark[]): void =>
     change(keyOf(answer), (one) => ({ ...one, remarks: by(one.remarks) }));
@@ -113,13 +114,14 @@ export function useRemarks({ item, kept: keptFirst, change, changeAll, onMarks, 
       setKept((all) => all.map((one) => (one.id === same ? { ...one, words } : one)));
     },
     async takeBack(answer: DeskAnswer, remark: Remark): Promise<void> {
-      const result = await takeBackRemarkAction({ id: remark.id }).catch(() => null);
-      onTrouble(result === null ? { code: 'offline' } : result.ok ? null : result.refusal);
-      if (result?.ok) setRemarks(answer, (all) => all.filter((one) => one.id !== remark.id));
+      const result = await replyTo(takeBackRemarkAction({ id: remark.id }));
+      onTrouble(result.ok ? null : result.refusal);
+      if (result.ok) setRemarks(answer, (all) => all.filter((one) => one.id !== remark.id));
     },
     async dropKept(answer: DeskAnswer, { id }: KeptRemark): Promise<void> {
-      const result = await dropKeptRemarkAction({ attempt: answer.attempt, kept: id }).catch(() => null);
-      if (result?.ok) setKept((all) => all.filter((one) => one.id !== id));
+      const result = await replyTo(dropKeptRemarkAction({ attempt: answer.attempt, kept: id }));
+      onTrouble(result.ok ? null : result.refusal);
+      if (result.ok) setKept((all) => all.filter((one) => one.id !== id));
     },
   };
 }

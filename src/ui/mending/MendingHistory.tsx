@@ -9,6 +9,7 @@ import { changeText } from '../words/mending';
 import { refusalText } from '../words/refusals';
 import { dayAndTime } from '../words/time';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 const STATES = { running: 'runs', applied: '', cancelled: 'cancelled', 'taken back': 'taken back' } as const;
 
@@ -41,7 +42,7 @@ export function MendingHistory({ view }: { view: AnswersView }) {
                 variant="quiet"
                 className="small-act"
                 onClick={async () => {
-                  const result = await takeBackMendingAction(one.id);
+                  const result = await replyTo(takeBackMendingAction(one.id));
                   setTrouble(result.ok ? null : refusalText(result.refusal));
                 }}
               >
@@ -77,7 +78,7 @@ function IntoBank({ mending, onTrouble }: { mending: string; onTrouble: (trouble
       className="small-act"
       title="The question in the bank takes these rules, for the next exam"
       onClick={async () => {
-        const result = await takeIntoBankAction(mending);
+        const result = await replyTo(takeIntoBankAction(mending));
         if (result.ok) setQuestion(result.value.question);
         onTrouble(result.ok ? null : refusalText(result.refusal));
       }}

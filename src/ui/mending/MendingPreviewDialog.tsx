@@ -17,6 +17,7 @@ import { plainCopy } from '../parts/plain-copy';
 import { marksText, plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';
+import { notReached, replyTo } from '../parts/reply-to';
 
 interface Props {
   order: { sitting: string; item: string; changes: Change[]; reason: string; overPersons: boolean };
@@ -39,7 +40,7 @@ export function MendingPreviewDialog({ order, released, onClose, onApplied }: Pr
   const first = useRef(order);
   useEffect(() => {
     let gone = false;
-    void previewMendingAction(plainCopy(first.current)).then((result) => {
+    void replyTo(previewMendingAction(plainCopy(first.current))).then((result) => {
       if (gone) return;
       if (result.ok) setPreview(result.value);
       else setRefusal(result.refusal);
@@ -51,7 +52,9 @@ export function MendingPreviewDialog({ order, released, onClose, onApplied }: Pr
   useEffect(() => {
     if (!running) return;
     const timer = setTimeout(async () => {
-      const result = await mendingProgressAction(running.id);
+      const result = await replyTo(mendingProgressAction(running.id));
+      // A server that is away for a moment mends on.
+      if (notReached(result)) return setRunning({ ...running });
       if (result.ok && result.value) return setRunning({ id: running.id, ...result.value });
       router.refresh();
       onApplied();
@@ -59,13 +62,14 @@ export function MendingPreviewDialog({ order, released, onClose, onApplied }: Pr
     return () => clearTimeout(timer);
   }, [running, router, onApplied]);
   const apply = async (): Promise<void> => {
-    const result = await applyMendingAction(plainCopy(order));
+    const result = await replyTo(applyMendingAction(plainCopy(order)));
     if (result.ok) setRunning({ id: result.value.mending, done: 0, total: 0 });
     else setRefusal(result.refusal);
   };
   const stop = async (): Promise<void> => {
     if (!running) return;
-    await cancelMendingAction(running.id);
+    const result = await replyTo(cancelMendingAction(running.id));
+    if (!result.ok && notReached(result)) return setRefusal(result.refusal);
     setRunning(null);
     router.refresh();
     onClose();

@@ -1,13 +1,13 @@
-import { unstable_rethrow } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { type Refusal, type Result, refuse } from '@/core/base/result';
+import type { Refusal, Result } from '@/core/base/result';
+import { replyTo } from './reply-to';
 import { refusalText } from '../words/refusals';
 
 interface Act {
   /** While the server is asked. */
   busy: boolean;
   /** Asks the server for something, unless it is still at the last; what was refused stands until the next time. */
-  act: <T>(work: () => Promise<Result<T>>, then: (value: T) => void) => Promise<void>;
+  act: <T>(work: () => Promise<Result<T>>, then?: (value: T) => void) => Promise<void>;
   /** What is wrong at a place of what was sent. */
   troubleAt: (place: string) => string | null;
   /** What is wrong, and at none of these places. */
@@ -27,13 +27,9 @@ export function useAct(): Act {
       asking.current = true;
       setBusy(true);
       try {
-        const result = await work();
+        const result = await replyTo(work());
         setRefusal(result.ok ? null : result.refusal);
-        if (result.ok) then(result.value);
-      } catch (error) {
-        // Whoever is signed out meanwhile is sent to the door by this.
-        unstable_rethrow(error);
-        setRefusal(refuse('not-reached').refusal);
+        if (result.ok) then?.(result.value);
       } finally {
         asking.current = false;
         setBusy(false);

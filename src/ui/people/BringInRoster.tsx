@@ -21,6 +21,7 @@ import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { RosterColumnsTable } from './RosterColumnsTable';
 import { SlipsOnce } from './SlipsOnce';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   course: { id: string; name: string };
@@ -66,7 +67,7 @@ export function BringInRoster({ course, known }: Props) {
   const bringIn = async (): Promise<void> => {
     if (!read) return;
     setBusy(true);
-    const result = await bringInRosterAction({ course: course.id, ...read, leaveBadOut });
+    const result = await replyTo(bringInRosterAction({ course: course.id, ...read, leaveBadOut }));
     setBusy(false);
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (result.ok) setDone(result.value);

@@ -14,6 +14,7 @@ import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { GroupsNote } from './GroupsNote';
 import { RosterLine } from './RosterLine';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   roster: Roster;
@@ -26,7 +27,12 @@ export function CourseDesk({ roster, others }: Props) {
   const [words, setWords] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const course = roster.id;
-  const say = (result: Result<null>): void => setTrouble(result.ok ? null : refusalText(result.refusal));
+  /** Whether it was done; what was not is said. */
+  const keep = async (work: Promise<Result<null>>): Promise<boolean> => {
+    const result = await replyTo(work);
+    setTrouble(result.ok ? null : refusalText(result.refusal));
+    return result.ok;
+  };
   const typed = words.trim().toLowerCase();
   const shown = roster.students.filter((one) =>
     `${one.name} ${one.userName} ${one.subjects.join(' ')}`.toLowerCase().includes(typed),
@@ -45,15 +51,12 @@ export function CourseDesk({ roster, others }: Props) {
           Print…
         </Link>
       </Strip>
-      <DragArea
-        detect={pointerWithin}
-        onDrop={async (member, group) => say(await setGroupAction({ course, member, group }))}
-      >
+      <DragArea detect={pointerWithin} onDrop={(member, group) => void keep(setGroupAction({ course, member, group }))}>
         <div className="split with-margin">
           <div>
             <div className="d-flex gap-2 mb-2">
               <FindField words="Find a student" value={words} onChange={setWords} />
-              <AddStudent others={others} onAdd={async (member) => say(await enrolAction({ course, member }))} />
+              <AddStudent others={others} onAdd={(member) => keep(enrolAction({ course, member }))} />
             </div>
             <Trouble>{trouble}</Trouble>
             <div className="list-sheet">
@@ -76,12 +79,10 @@ export function CourseDesk({ roster, others }: Props) {
                       key={student.id}
                       student={student}
                       groups={roster.groups}
-                      onEmail={async (email) => say(await setEmailAction({ course, member: student.id, email }))}
-                      onSubjects={async (subjects) =>
-                        say(await setSubjectsAction({ course, member: student.id, subjects }))
-                      }
-                      onGroup={async (group) => say(await setGroupAction({ course, member: student.id, group }))}
-                      onOut={async () => say(await unenrolAction({ course, member: student.id }))}
+                      onEmail={(email) => keep(setEmailAction({ course, member: student.id, email }))}
+                      onSubjects={(subjects) => keep(setSubjectsAction({ course, member: student.id, subjects }))}
+                      onGroup={(group) => void keep(setGroupAction({ course, member: student.id, group }))}
+                      onOut={() => void keep(unenrolAction({ course, member: student.id }))}
                     />
                   ))}
                 </tbody>
@@ -93,14 +94,14 @@ export function CourseDesk({ roster, others }: Props) {
               )}
             </div>
           </div>
-          <GroupsNote roster={roster} say={say} />
+          <GroupsNote roster={roster} keep={keep} />
         </div>
       </DragArea>
     </>
   );
 }
 
-function AddStudent({ others, onAdd }: { others: Props['others']; onAdd: (member: string) => Promise<void> }) {
+function AddStudent({ others, onAdd }: { others: Props['others']; onAdd: (member: string) => Promise<boolean> }) {
   const [adding, setAdding] = useState('');
   return (
     <>
@@ -121,8 +122,7 @@ function AddStudent({ others, onAdd }: { others: Props['others']; onAdd: (member
         variant="outline-primary"
         disabled={adding === ''}
         onClick={async () => {
-          setAdding('');
-          await onAdd(adding);
+          if (await onAdd(adding)) setAdding('');
         }}
       >
         Add

@@ -10,6 +10,7 @@ import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 import { NamesDialog } from './NamesDialog';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   courses: StaffedCourse[];
@@ -114,7 +115,7 @@ function StaffDialog({
     ({ id, role, closed }) => (role === 'teacher' || role === 'marker') && (!closed || chosen.has(id)),
   );
   const keep = async (): Promise<void> => {
-    const result = await setStaffAction({ course: course.id, staff: [...chosen] });
+    const result = await replyTo(setStaffAction({ course: course.id, staff: [...chosen] }));
     if (result.ok) onClose();
     else setTrouble(refusalText(result.refusal));
   };

@@ -10,24 +10,22 @@ import { plural } from '../words/marks';
 
 interface Props {
   roster: Roster;
-  /** Says what could not be done. */
-  say: (result: Result<null>) => void;
+  /** Whether something was done; what was not is said. */
+  keep: (work: Promise<Result<null>>) => Promise<boolean>;
 }
 
 /** The groups of a course: made one by one, or dealt at random. */
-export function GroupsNote({ roster, say }: Props) {
+export function GroupsNote({ roster, keep }: Props) {
   const [size, setSize] = useState(4);
   const [dealing, setDealing] = useState(false);
   const [name, setName] = useState('');
   const course = roster.id;
-  const deal = async (): Promise<void> => {
+  const deal = (): void => {
     setDealing(false);
-    say(await dealGroupsAction({ course, size }));
+    void keep(dealGroupsAction({ course, size }));
   };
   const add = async (): Promise<void> => {
-    const result = await nameGroupAction({ course, group: null, name });
-    if (result.ok) setName('');
-    say(result);
+    if (await keep(nameGroupAction({ course, group: null, name }))) setName('');
   };
   const alone = roster.students.filter(({ group }) => group === null).length;
   return (
@@ -68,7 +66,7 @@ export function GroupsNote({ roster, say }: Props) {
       <div className="note fact-line">
         <CheckLine
           checked={roster.ownGroups !== null}
-          onChange={async (on) => say(await setOwnGroupsAction({ course, most: on ? Math.max(2, size) : null }))}
+          onChange={(on) => void keep(setOwnGroupsAction({ course, most: on ? Math.max(2, size) : null }))}
         >
           students form them
         </CheckLine>
@@ -80,7 +78,7 @@ export function GroupsNote({ roster, say }: Props) {
               count={roster.ownGroups}
               least={2}
               most={50}
-              onChange={async (most) => most !== null && say(await setOwnGroupsAction({ course, most }))}
+              onChange={(most) => most !== null && void keep(setOwnGroupsAction({ course, most }))}
             />
           </>
         )}
@@ -90,8 +88,8 @@ export function GroupsNote({ roster, say }: Props) {
           key={group.id}
           group={group}
           people={roster.students.filter((one) => one.group === group.id)}
-          onName={async (next) => say(await nameGroupAction({ course, group: group.id, name: next }))}
-          onRemove={async () => say(await removeGroupAction({ course, group: group.id }))}
+          onName={(next) => keep(nameGroupAction({ course, group: group.id, name: next }))}
+          onRemove={() => void keep(removeGroupAction({ course, group: group.id }))}
         />
       ))}
       <form
@@ -121,17 +119,18 @@ export function GroupsNote({ roster, say }: Props) {
 interface GroupProps {
   group: Roster['groups'][number];
   people: RosterRow[];
-  onName: (name: string) => Promise<void>;
-  onRemove: () => Promise<void>;
+  onName: (name: string) => Promise<boolean>;
+  onRemove: () => void;
 }
 
 function GroupNote({ group, people, onName, onRemove }: GroupProps) {
   const { setNodeRef, isOver } = useDroppable({ id: group.id });
   const [typed, setTyped] = useState<string | null>(null);
-  const keep = (): void => {
+  const [asking, setAsking] = useState(false);
+  /** What is typed stands until it is kept. */
+  const keep = async (): Promise<void> => {
     const next = typed?.trim() ?? '';
-    setTyped(null);
-    if (next !== '' && next !== group.name) void onName(next);
+    if (next === '' || next === group.name || (await onName(next))) setTyped((now) => (now === typed ? null : now));
   };
   return (
     <div ref={setNodeRef} className={`note ${isOver ? 'on tick' : ''}`}>
@@ -143,12 +142,28 @@ function GroupNote({ group, people, onName, onRemove }: GroupProps) {
           maxLength={80}
           onChange={(e) => setTyped(e.target.value)}
           onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-          onBlur={keep}
+          onBlur={() => void keep()}
         />
-        <Button variant="quiet" aria-label={`Take ${group.name} apart`} onClick={onRemove}>
+        <Button
+          variant="quiet"
+          aria-label={`Take ${group.name} apart`}
+          aria-expanded={asking}
+          onClick={() => (people.length === 0 ? onRemove() : setAsking(!asking))}
+        >
           ×
         </Button>
       </div>
+      {asking && (
+        <p className="mb-1">
+          All leave the group.{' '}
+          <Button variant="outline-primary" size="sm" onClick={onRemove}>
+            Take it apart
+          </Button>{' '}
+          <Button variant="quiet" onClick={() => setAsking(false)}>
+            Cancel
+          </Button>
+        </p>
+      )}
       <p className="mb-0" dir="auto">
         {people.length === 0 ? (
           <span className="soft">Nobody yet. Drag a name here.</span>

@@ -7,6 +7,7 @@ import type { OwnGroups as OwnGroupsOf } from '@/server/people/own-groups';
 import { Trouble } from '../parts/Trouble';
 import { listed } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 /** The groups of a course, which its students form themselves. */
 export function OwnGroups({ of: { course, title, most, groups } }: { of: OwnGroupsOf }) {
@@ -15,7 +16,7 @@ export function OwnGroups({ of: { course, title, most, groups } }: { of: OwnGrou
   const [trouble, setTrouble] = useState<string | null>(null);
   const act = async (work: Promise<Result<null>>): Promise<void> => {
     setBusy(true);
-    const result = await work;
+    const result = await replyTo(work);
     setBusy(false);
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (result.ok) setName('');

@@ -10,6 +10,7 @@ import { Trouble } from '../parts/Trouble';
 import { CheckLine } from '../parts/CheckLine';
 import { WordsOnScreens } from '../exams/WordsOnScreens';
 import { LateRuleWords } from '../sittings/LateRuleWords';
+import { replyTo } from '../parts/reply-to';
 
 const MODES: Record<RoundingMode, string> = {
   half_up: 'halves up',
@@ -27,7 +28,7 @@ export function PolicyNotes({ policy, mayChange }: { policy: DepartmentPolicy; m
   const change = async (part: Partial<DepartmentPolicy>): Promise<void> => {
     const next = { ...present, ...part };
     setPresent(next);
-    const result = await setPolicyAction(next);
+    const result = await replyTo(setPolicyAction(next));
     setTrouble(result.ok ? null : refusalText(result.refusal));
   };
   const { rounding } = present;

@@ -10,6 +10,7 @@ import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 import { forField, fromField } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   member: MemberRow;
@@ -25,7 +26,7 @@ export function ProvisionDialog({ member, zone, onClose }: Props) {
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const set = (part: Partial<typeof given>): void => setProvision({ ...provision, ...part });
   const keep = async (): Promise<void> => {
-    const result = await setProvisionAction({ member: member.id, ...provision });
+    const result = await replyTo(setProvisionAction({ member: member.id, ...provision }));
     if (result.ok) onClose();
     else setRefusal(result.refusal);
   };

@@ -6,10 +6,10 @@ import type { RosterRow } from '@/server/people/roster';
 interface Props {
   student: RosterRow;
   groups: { id: string; name: string }[];
-  onEmail: (email: string) => Promise<void>;
-  onSubjects: (subjects: string[]) => Promise<void>;
-  onGroup: (group: string | null) => Promise<void>;
-  onOut: () => Promise<void>;
+  onEmail: (email: string) => Promise<boolean>;
+  onSubjects: (subjects: string[]) => Promise<boolean>;
+  onGroup: (group: string | null) => void;
+  onOut: () => void;
 }
 
 /** One student of a course; dragged onto a group by the name. */
@@ -18,11 +18,11 @@ export function RosterLine({ student, groups, onEmail, onSubjects, onGroup, onOu
   const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id });
   const [typed, setTyped] = useState<string | null>(null);
   const [leaving, setLeaving] = useState(false);
-  const keep = (): void => {
+  /** What is typed stands until it is kept. */
+  const keep = async (): Promise<void> => {
     if (typed === null) return;
-    setTyped(null);
     const next = subjectsIn(typed);
-    if (next.join() !== subjects.join()) void onSubjects(next);
+    if (next.join() === subjects.join() || (await onSubjects(next))) setTyped((now) => (now === typed ? null : now));
   };
   return (
     <tr>
@@ -59,7 +59,7 @@ export function RosterLine({ student, groups, onEmail, onSubjects, onGroup, onOu
           maxLength={2000}
           onChange={(e) => setTyped(e.target.value)}
           onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-          onBlur={keep}
+          onBlur={() => void keep()}
         />
       </td>
       <td>

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { rosterAction } from '@/actions/department';
 import type { Roster } from '@/server/people/roster';
+import { replyTo } from '../parts/reply-to';
 
 type People = Pick<Roster, 'subjects' | 'groups' | 'students'>;
 const NO_PEOPLE: People = { subjects: [], groups: [], students: [] };
@@ -11,7 +12,7 @@ export function useCoursePeople(course: string, wanted: boolean): People {
   useEffect(() => {
     if (!wanted) return;
     let stale = false;
-    void rosterAction(course).then((result) => {
+    void replyTo(rosterAction(course)).then((result) => {
       if (!stale) setFound({ course, people: result.ok ? result.value : NO_PEOPLE });
     });
     return () => {

@@ -6,6 +6,7 @@ import type { Comparison, OutsideDifference } from '@/server/platforms/compare';
 import type { OutsideColumn } from '@/server/platforms/outside-book';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 /** So many differences are named. */
 const NAMED = 20;
@@ -27,7 +28,7 @@ export function Compare({ course, columns, onSend }: Props) {
   const [busy, setBusy] = useState(false);
   const look = async (): Promise<void> => {
     setBusy(true);
-    const result = await compareOutsideAction(course);
+    const result = await replyTo(compareOutsideAction(course));
     setBusy(false);
     setFound(result.ok ? result.value : null);
     setTrouble(result.ok ? null : refusalText(result.refusal));

@@ -5,6 +5,7 @@ import { connectOutsideAction, disconnectOutsideAction } from '@/actions/outside
 import type { OutsideBook } from '@/server/platforms/outside-book';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 /** Says on which platform the course stands, and where its line items are. */
 export function ConnectForm({ book: { course, platforms, connected, columns } }: { book: OutsideBook }) {
@@ -16,7 +17,7 @@ export function ConnectForm({ book: { course, platforms, connected, columns } }:
   const same = platform === connected?.platform && lineItems.trim() === connected.lineItems;
   const act = async (work: () => ReturnType<typeof disconnectOutsideAction>): Promise<void> => {
     setBusy(true);
-    const result = await work();
+    const result = await replyTo(work());
     setBusy(false);
     setAsking(false);
     setTrouble(result.ok ? null : refusalText(result.refusal));

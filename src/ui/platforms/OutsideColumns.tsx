@@ -8,6 +8,7 @@ import { RowsTable } from '../parts/RowsTable';
 import { Trouble } from '../parts/Trouble';
 import { useAskedBeforeLeaving } from '../parts/use-asked-before-leaving';
 import { refusalText } from '../words/refusals';
+import { notReached, replyTo } from '../parts/reply-to';
 
 /** Which columns are told outside, and how far that is. */
 export function OutsideColumns({ book: { course, connected, columns } }: { book: OutsideBook }) {
@@ -27,13 +28,10 @@ export function OutsideColumns({ book: { course, connected, columns } }: { book:
     // What a hasty hand clicked last says all.
     await line(async () => {
       const told = columns.filter((one) => isTold(one, mine)).map((one) => one.id);
-      try {
-        const result = await connectOutsideAction({ course: course.id, ...connected, columns: told });
-        setTrouble(result.ok ? null : refusalText(result.refusal));
-        setKept(mine);
-      } catch {
-        setTrouble('This could not be sent. Look at the connection and click it again.');
-      }
+      const result = await replyTo(connectOutsideAction({ course: course.id, ...connected, columns: told }));
+      if (notReached(result)) return setTrouble('This could not be sent. Look at the connection and click it again.');
+      setTrouble(result.ok ? null : refusalText(result.refusal));
+      setKept(mine);
     });
   };
   return (

@@ -13,6 +13,7 @@ import { Compare, type PlaceOutside } from './Compare';
 import { ConnectForm } from './ConnectForm';
 import { OutsideColumns } from './OutsideColumns';
 import { OutsideStudents } from './OutsideStudents';
+import { replyTo } from '../parts/reply-to';
 
 /** While scores are on their way the page looks again so often, in milliseconds. */
 const LOOKS_AGAIN = 2000;
@@ -35,7 +36,7 @@ export function OutsideDesk({ book }: { book: OutsideBook }) {
   }, [waiting, late, look]);
   const tell = async (again: readonly PlaceOutside[] = []): Promise<void> => {
     setBusy(true);
-    const result = await tellOutsideAction({ course: course.id, again });
+    const result = await replyTo(tellOutsideAction({ course: course.id, again }));
     setBusy(false);
     setTrouble(result.ok ? null : refusalText(result.refusal));
   };

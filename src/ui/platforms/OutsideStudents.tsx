@@ -8,6 +8,7 @@ import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { PasteIds } from './PasteIds';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   course: string;
@@ -26,7 +27,7 @@ export function OutsideStudents({ course, students }: Props) {
   });
   const keep = async (): Promise<void> => {
     setBusy(true);
-    const result = await nameOutsideAction({ course, ids: changed });
+    const result = await replyTo(nameOutsideAction({ course, ids: changed }));
     setBusy(false);
     if (result.ok) return setTrouble(null);
     const [list, at] = result.refusal.at ?? [];

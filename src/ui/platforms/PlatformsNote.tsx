@@ -6,6 +6,7 @@ import type { Platform } from '@/server/platforms/services';
 import { useOrigin } from '../parts/use-origin';
 import { refusalText } from '../words/refusals';
 import { PlatformDialog } from './PlatformDialog';
+import { replyTo } from '../parts/reply-to';
 
 /** The learning platforms at which the department is registered, and what their administrators need to know. */
 export function PlatformsNote({ platforms }: { platforms: Platform[] }) {
@@ -15,7 +16,7 @@ export function PlatformsNote({ platforms }: { platforms: Platform[] }) {
   const origin = useOrigin();
   const tryIt = async (id: string): Promise<void> => {
     setTrying(id);
-    const result = await tryPlatformAction(id);
+    const result = await replyTo(tryPlatformAction(id));
     setTrying(null);
     setTried({
       id,

@@ -6,6 +6,7 @@ import { CERTIFICATE_VALUES } from '@/core/results/certificate';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 const FIRST = '[name] passed [exam] in [course] on [date] with [percent].';
 
@@ -24,7 +25,7 @@ export function CertificateDialog({ sitting, text, onClose }: Props) {
   const field = useId();
   const keep = async (next: string | null): Promise<void> => {
     setBusy(true);
-    const result = await setCertificateAction({ sitting, text: next });
+    const result = await replyTo(setCertificateAction({ sitting, text: next }));
     setBusy(false);
     if (result.ok) onClose();
     else setTrouble(refusalText(result.refusal));

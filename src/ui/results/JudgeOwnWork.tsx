@@ -8,6 +8,7 @@ import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
 import type { DrawnFormulas } from '../sheet/formulas';
 import { QuestionView } from '../sheet/QuestionView';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   attempt: string;
@@ -50,7 +51,7 @@ function JudgedSlot({ attempt, item, slot, drawn }: SlotProps) {
   const [response, setResponse] = useState<unknown>(item.responses[slot]);
   const save = useCallback(
     async (value: unknown): Promise<Result<{ version: number; savedAt: number }>> => {
-      const kept = await judgeOwnWorkAction({ attempt, item: item.id, slot, value });
+      const kept = await replyTo(judgeOwnWorkAction({ attempt, item: item.id, slot, value }));
       return kept.ok ? { ok: true, value: { version: 0, ...kept.value } } : kept;
     },
     [attempt, item.id, slot],

@@ -15,6 +15,7 @@ import { plural } from '../words/marks';
 import { METHODS, percentOne } from '../words/pass-marks';
 import { refusalText } from '../words/refusals';
 import { EbelTable, JudgeQuestion, LimitsOf, RateScripts } from './JudgeParts';
+import { replyTo } from '../parts/reply-to';
 
 /** The page of one judge: the sheets, and beside each what is to be said of it. */
 export function Judging({ view, drawn }: { view: JudgesView; drawn: Record<string, DrawnFormulas> }) {
@@ -50,7 +51,7 @@ export function Judging({ view, drawn }: { view: JudgesView; drawn: Record<strin
   const crossed = limitsCross(estimate);
   const finish = async (): Promise<void> => {
     await flush();
-    const result = await finishJudgingAction(panel);
+    const result = await replyTo(finishJudgingAction(panel));
     setTrouble(result.ok ? null : refusalText(result.refusal));
     if (result.ok) setDone(true);
   };

@@ -7,6 +7,7 @@ import type { OfGroup } from '@/server/results/member-marks';
 import { Trouble } from '../parts/Trouble';
 import { marksText } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 /** Of a paper that a group wrote: who has marks more or less than the others, and why. */
 export function MemberMarks({ attempt, people }: { attempt: string; people: OfGroup[] }) {
@@ -33,7 +34,7 @@ function OneOfThem({ attempt, one }: { attempt: string; one: OfGroup }) {
     if (!value) return setTrouble('This is not a number.');
     setKept(false);
     setBusy(true);
-    const result = await memberMarksAction({ attempt, member: one.id, change: stored(value), reason });
+    const result = await replyTo(memberMarksAction({ attempt, member: one.id, change: stored(value), reason }));
     setBusy(false);
     setKept(result.ok);
     setTrouble(result.ok ? null : refusalText(result.refusal));

@@ -14,6 +14,7 @@ import { dayAndTime } from '../words/time';
 import { AskJudges } from './AskJudges';
 import { passes } from './outcome';
 import { SetPassMark } from './SetPassMark';
+import { replyTo } from '../parts/reply-to';
 
 /** Where the pass mark of a sitting comes from: judges, what they come to, what it would do, and each change with its reason. */
 export function PassMark({ view }: { view: PassMarkView }) {
@@ -117,7 +118,7 @@ function PanelSheet({ panel, view: { results }, onTake, onChange }: SheetProps) 
     results.rows.filter((row) => passes(row, results, String(Math.min(100, Math.max(0, percent)).toFixed(3)))).length;
   const next = async (): Promise<void> => {
     setBusy(true);
-    const result = await nextRoundAction(panel.id);
+    const result = await replyTo(nextRoundAction(panel.id));
     setBusy(false);
     setTrouble(result.ok ? null : refusalText(result.refusal));
   };

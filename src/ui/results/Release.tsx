@@ -11,6 +11,7 @@ import { refusalText } from '../words/refusals';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { CheckLine } from '../parts/CheckLine';
+import { replyTo } from '../parts/reply-to';
 
 const WORDS: Record<Aspect, string> = {
   marks: 'marks per question, with the reason for each',
@@ -53,13 +54,15 @@ export function Release({ results, passed, zone, onClose }: Props) {
   const release = async (): Promise<void> => {
     if (when === 'at' && at === '') return setRefusal({ code: 'release-in-the-past' });
     setBusy(true);
-    const result = await releaseAction({
-      sitting: results.sitting,
-      shows,
-      to: some,
-      when: when === 'at' ? { is: 'at', at: fromField(at, zone) } : { is: when },
-      tell: tell ? { ...MESSAGE, address: `${location.origin}/my` } : null,
-    });
+    const result = await replyTo(
+      releaseAction({
+        sitting: results.sitting,
+        shows,
+        to: some,
+        when: when === 'at' ? { is: 'at', at: fromField(at, zone) } : { is: when },
+        tell: tell ? { ...MESSAGE, address: `${location.origin}/my` } : null,
+      }),
+    );
     setBusy(false);
     if (result.ok) location.reload();
     else setRefusal(result.refusal);

@@ -12,6 +12,8 @@ import { Strip } from '../frame/Strip';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
 import { UndoRedo } from '../parts/UndoRedo';
+import { Trouble } from '../parts/Trouble';
+import { useAct } from '../parts/use-act';
 import { useHistory } from '../parts/use-history';
 import { plural } from '../words/marks';
 import { lateTook } from '../words/late';
@@ -38,6 +40,7 @@ interface Props {
 /** The results of a sitting: scores on one line, boundaries to drag or type, what each range reads, release. */
 export function ResultsDesk({ results, zone, asking }: Props) {
   const { present, change, ...history } = useHistory<Boundaries>(results.boundaries);
+  const { busy, act, troubleBeside } = useAct();
   const [open, setOpen] = useState<'release' | 'certificate' | null>(null);
   const save = useCallback(
     async (boundaries: Boundaries, base: number) =>
@@ -124,7 +127,11 @@ export function ResultsDesk({ results, zone, asking }: Props) {
           Certificate…
         </Button>
         {(results.releasedAt !== null || results.planned !== null) && (
-          <Button variant="outline-primary" onClick={() => takeBackAction(results.sitting)}>
+          <Button
+            variant="outline-primary"
+            disabled={busy}
+            onClick={() => void act(() => takeBackAction(results.sitting))}
+          >
             {results.releasedAt === null ? 'Do not release it then' : 'Take back'}
           </Button>
         )}
@@ -144,6 +151,7 @@ export function ResultsDesk({ results, zone, asking }: Props) {
       </Strip>
       <div className="split with-margin">
         <div>
+          <Trouble>{troubleBeside([])}</Trouble>
           <div className="sheet plain mb-3">
             {figures === null ? (
               <p className="mb-0">Nobody has handed in yet. Scores appear here as soon as somebody does.</p>

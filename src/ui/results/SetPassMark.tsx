@@ -10,6 +10,7 @@ import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { passes } from './outcome';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   results: Results;
@@ -31,7 +32,9 @@ export function SetPassMark({ results, percent: proposed, basis, onClose }: Prop
     .filter(({ was, is }) => was !== is);
   const set = async (): Promise<void> => {
     setBusy(true);
-    const result = await setPassMarkAction({ sitting: results.sitting, base: results.version, percent, basis, reason });
+    const result = await replyTo(
+      setPassMarkAction({ sitting: results.sitting, base: results.version, percent, basis, reason }),
+    );
     setBusy(false);
     if (result.ok) onClose();
     else setTrouble(refusalText(result.refusal));

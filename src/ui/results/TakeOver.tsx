@@ -2,12 +2,14 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { boundariesElsewhereAction, dropBoundarySetAction, keepBoundarySetAction } from '@/actions/results';
+import type { TakenFrom } from '@/server/results/boundary-sets';
 import type { Boundaries } from '@/core/results/policy';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { dayOnly } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   sitting: string;
@@ -15,7 +17,6 @@ interface Props {
   change: (next: (b: Boundaries) => Boundaries) => void;
 }
 
-type Elsewhere = Awaited<ReturnType<typeof boundariesElsewhereAction>>;
 type TakenOver = Pick<Boundaries, 'ranges' | 'grades'>;
 
 const inWords = ({ ranges, grades }: TakenOver): string =>
@@ -23,7 +24,7 @@ const inWords = ({ ranges, grades }: TakenOver): string =>
 
 /** Ranges, texts and grades taken over from a set of the department or another sitting, or kept as a set; the pass mark stays. */
 export function TakeOver({ sitting, boundaries, change }: Props) {
-  const [elsewhere, setElsewhere] = useState<Elsewhere | null>(null);
+  const [elsewhere, setElsewhere] = useState<TakenFrom | null>(null);
   const [keeping, setKeeping] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const close = (): void => setElsewhere(null);
@@ -31,14 +32,19 @@ export function TakeOver({ sitting, boundaries, change }: Props) {
     change((b) => ({ ...b, ranges, grades }));
     close();
   };
-  const open = async (): Promise<void> => setElsewhere(await boundariesElsewhereAction(sitting));
+  const open = async (): Promise<void> => {
+    const found = await replyTo(boundariesElsewhereAction(sitting));
+    setTrouble(found.ok ? null : refusalText(found.refusal));
+    if (found.ok) setElsewhere(found.value);
+  };
   const drop = async (id: string): Promise<void> => {
-    const result = await dropBoundarySetAction(id);
-    setTrouble(result.ok ? null : refusalText(result.refusal));
-    await open();
+    const result = await replyTo(dropBoundarySetAction(id));
+    if (result.ok) await open();
+    else setTrouble(refusalText(result.refusal));
   };
   return (
-    <p className="mt-2 mb-0 d-flex gap-4">
+    <div className="mt-2 d-flex gap-4">
+      {!elsewhere && <Trouble>{trouble}</Trouble>}
       <button type="button" className="btn-link-plain" aria-haspopup="dialog" onClick={() => void open()}>
         Take ranges and grades over…
       </button>
@@ -90,7 +96,7 @@ export function TakeOver({ sitting, boundaries, change }: Props) {
         </Dialog>
       )}
       {keeping && <KeepSet boundaries={boundaries} onClose={() => setKeeping(false)} />}
-    </p>
+    </div>
   );
 }
 
@@ -99,7 +105,7 @@ function KeepSet({ boundaries: { ranges, grades }, onClose }: Pick<Props, 'bound
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const keep = async (): Promise<void> => {
-    const result = await keepBoundarySetAction({ name, ranges, grades });
+    const result = await replyTo(keepBoundarySetAction({ name, ranges, grades }));
     if (result.ok) onClose();
     else setTrouble(refusalText(result.refusal));
   };

@@ -10,6 +10,7 @@ import { plainCopy } from '../parts/plain-copy';
 import { refusalText } from '../words/refusals';
 import { LOOKS } from './looks';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 /** Begins a rubric in a bank: its name and its sort; the rest is written on its own sheet. */
 export function NewRubric({ shelves }: { shelves: BankShelf[] }) {
@@ -20,7 +21,7 @@ export function NewRubric({ shelves }: { shelves: BankShelf[] }) {
   const [bank, setBank] = useState(shelves[0]?.id ?? '');
   const [trouble, setTrouble] = useState<string | null>(null);
   const make = async (): Promise<void> => {
-    const result = await keepRubricAction(plainCopy({ bank, rubric: { ...freshRubric(look), title } }));
+    const result = await replyTo(keepRubricAction(plainCopy({ bank, rubric: { ...freshRubric(look), title } })));
     if (result.ok) router.push(`/bank/rubrics/${result.value.id}`);
     else setTrouble(refusalText(result.refusal));
   };

@@ -9,6 +9,8 @@ import { plainCopy } from '../parts/plain-copy';
 import { SavedState } from '../parts/SavedState';
 import { useAutosave } from '../parts/use-autosave';
 import { UndoRedo } from '../parts/UndoRedo';
+import { Trouble } from '../parts/Trouble';
+import { useAct } from '../parts/use-act';
 import { useHistory } from '../parts/use-history';
 import { findingText } from '../words/findings';
 import { RubricEditor } from './RubricEditor';
@@ -16,6 +18,7 @@ import { RubricEditor } from './RubricEditor';
 /** A rubric of the bank on its own sheet: written in place, saved as typed, printed on one page. */
 export function RubricDesk({ kept }: { kept: KeptRubric }) {
   const { present, change, ...history } = useHistory<Rubric>(kept.rubric);
+  const { busy, act, troubleBeside } = useAct();
   const [removing, setRemoving] = useState(false);
   const save = useCallback(
     async (rubric: Rubric, base: number) => saveRubricAction(plainCopy({ id: kept.id, base, rubric })),
@@ -45,7 +48,11 @@ export function RubricDesk({ kept }: { kept: KeptRubric }) {
             <Button variant="quiet" onClick={() => setRemoving(false)}>
               Keep it
             </Button>
-            <Button variant="outline-primary" onClick={() => removeRubricAction(kept.id)}>
+            <Button
+              variant="outline-primary"
+              disabled={busy}
+              onClick={() => void act(() => removeRubricAction(kept.id))}
+            >
               Take it out
             </Button>
           </>
@@ -57,6 +64,7 @@ export function RubricDesk({ kept }: { kept: KeptRubric }) {
         <Button onClick={() => window.print()}>Print</Button>
       </Strip>
       <div className="page rubric-page">
+        <Trouble>{troubleBeside([])}</Trouble>
         <div className="sheet plain">
           <RubricEditor rubric={present} onChange={(next, tag) => change(next, tag)} />
           {findings.map((finding) => (

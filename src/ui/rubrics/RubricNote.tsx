@@ -10,6 +10,7 @@ import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { LOOKS } from './looks';
 import { RubricEditor } from './RubricEditor';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   rubric: Rubric | undefined;
@@ -57,7 +58,7 @@ export function RubricNote({ rubric, bank, onChange }: Props) {
 function ChooseRubric({ onPick, onClose }: { onPick: (rubric: Rubric) => void; onClose: () => void }) {
   const [kept, setKept] = useState<KeptRubric[] | null>(null);
   useEffect(() => {
-    void listRubricsAction().then(setKept);
+    void replyTo(listRubricsAction()).then((found) => found.ok && setKept(found.value));
   }, []);
   return (
     <Dialog title="A rubric for this slot" onClose={onClose}>
@@ -95,7 +96,7 @@ function EditRubric({
 }) {
   const [said, setSaid] = useState<string | null>(null);
   const keep = async (): Promise<void> => {
-    const result = await keepRubricAction(plainCopy({ bank, rubric }));
+    const result = await replyTo(keepRubricAction(plainCopy({ bank, rubric })));
     setSaid(result.ok ? 'A copy is in the bank now.' : refusalText(result.refusal));
   };
   return (

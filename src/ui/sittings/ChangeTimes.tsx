@@ -11,6 +11,7 @@ import { refusalText } from '../words/refusals';
 import { forField, fromField } from '../words/time';
 import { Trouble } from '../parts/Trouble';
 import { type Due, LateWords } from './LateWords';
+import { replyTo } from '../parts/reply-to';
 
 /** When a sitting opens and ends, and how long each has: changed before it or while it runs. */
 export function ChangeTimes({
@@ -37,14 +38,16 @@ export function ChangeTimes({
     // An untouched time keeps its seconds.
     const at = (typed: string, before: number): number =>
       typed === forField(before, zone) ? before : fromField(typed, zone);
-    const result = await changeTimesAction({
-      sitting: sitting.id,
-      opensAt: at(opens, sitting.opensAt),
-      closesAt: at(closes, sitting.closesAt),
-      minutes,
-      dueAt: due.at === '' ? null : sitting.dueAt === null ? fromField(due.at, zone) : at(due.at, sitting.dueAt),
-      late: due.rule,
-    });
+    const result = await replyTo(
+      changeTimesAction({
+        sitting: sitting.id,
+        opensAt: at(opens, sitting.opensAt),
+        closesAt: at(closes, sitting.closesAt),
+        minutes,
+        dueAt: due.at === '' ? null : sitting.dueAt === null ? fromField(due.at, zone) : at(due.at, sitting.dueAt),
+        late: due.rule,
+      }),
+    );
     if (result.ok) onClose();
     else setRefusal(result.refusal);
   };

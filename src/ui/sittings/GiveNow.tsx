@@ -6,13 +6,14 @@ import { giveNowAction } from '@/actions/bank';
 import type { CourseRow } from '@/server/people/courses';
 import { refusalText } from '../words/refusals';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 /** Gives one question to a class now, in two clicks, everything at its default. */
 export function GiveNow({ question, ready, courses }: { question: string; ready: boolean; courses: CourseRow[] }) {
   const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
   const give = async (course: string): Promise<void> => {
-    const result = await giveNowAction(question, course);
+    const result = await replyTo(giveNowAction(question, course));
     if (result.ok) router.push(`/sittings/${result.value.id}`);
     else setTrouble(refusalText(result.refusal));
   };

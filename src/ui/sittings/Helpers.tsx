@@ -6,6 +6,7 @@ import { ActMenu } from '../parts/ActMenu';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 const DOES: Record<Helper['role'], string> = { teacher: 'runs and marks it', marker: 'marks it' };
 
@@ -14,12 +15,12 @@ export function Helpers({ sitting, onClose }: { sitting: string; onClose: () => 
   const [staff, setStaff] = useState<{ helpers: Helper[]; able: Helper[] } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
-    void helpersAction(sitting).then((result) => result.ok && setStaff(result.value));
+    void replyTo(helpersAction(sitting)).then((result) => result.ok && setStaff(result.value));
   }, [sitting]);
   const set = async (member: string, helps: boolean): Promise<void> => {
-    const result = await setHelperAction({ sitting, member, helps });
+    const result = await replyTo(setHelperAction({ sitting, member, helps }));
     setTrouble(result.ok ? null : refusalText(result.refusal));
-    const now = await helpersAction(sitting);
+    const now = await replyTo(helpersAction(sitting));
     if (now.ok) setStaff(now.value);
   };
   return (

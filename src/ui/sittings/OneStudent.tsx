@@ -18,6 +18,7 @@ import { Trouble } from '../parts/Trouble';
 import { refusalText } from '../words/refusals';
 import { storyText } from '../words/story';
 import { timeOnly } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   sitting: string;
@@ -38,7 +39,7 @@ export function OneStudent({ sitting, student, zone, onClose }: Props) {
   const facts = JSON.stringify(attempt);
   useEffect(() => {
     let stale = false;
-    void storyAction(attempt.id).then((told) => {
+    void replyTo(storyAction(attempt.id)).then((told) => {
       if (stale) return;
       if (told.ok) setStory(told.value);
       else setRefusal(told.refusal);
@@ -50,7 +51,7 @@ export function OneStudent({ sitting, student, zone, onClose }: Props) {
   const act = async (work: () => Promise<Result<unknown>>): Promise<void> => {
     if (busy) return;
     setBusy(true);
-    const result = await work();
+    const result = await replyTo(work());
     setBusy(false);
     setRefusal(result.ok ? null : result.refusal);
     if (result.ok) setReason('');

@@ -6,6 +6,7 @@ import type { WatchedPerson } from '@/server/sittings/watch';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { dayAndTime } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   sitting: string;
@@ -19,7 +20,7 @@ export function SeeAsStudent({ sitting, people, zone }: Props) {
   const look = async (student: string): Promise<void> => {
     setFound('');
     if (student === '') return;
-    setFound(foundText(await wouldFindAction(sitting, student), zone));
+    setFound(foundText(await replyTo(wouldFindAction(sitting, student)), zone));
   };
   return (
     <p>

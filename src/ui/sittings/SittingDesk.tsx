@@ -25,6 +25,7 @@ import { WatchList } from './WatchList';
 import { WriteToStudents } from './WriteToStudents';
 import { dayAndTime, timeOnly } from '../words/time';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   sitting: WatchedSitting;
@@ -50,7 +51,7 @@ export function SittingDesk({ sitting, now, version, zone, late }: Props) {
   const lost = Math.max(0, ...writing.map(({ attempt }) => attempt?.ungiven ?? 0));
   useWatching({ sitting: sitting.id, people: sitting.people.length, running, version });
   const act = async (work: Promise<Result<null>>): Promise<void> => {
-    const result = await work;
+    const result = await replyTo(work);
     setTrouble(result.ok ? null : refusalText(result.refusal));
   };
   return (

@@ -8,6 +8,7 @@ import { CountInput } from '../parts/CountInput';
 import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   sitting: string;
@@ -33,7 +34,7 @@ export function ToRooms({ sitting, writing, shown }: Props) {
   const act = async <T,>(work: () => Promise<Result<T>>, done: (value: T) => string): Promise<boolean> => {
     if (busy) return false;
     setBusy(true);
-    const result = await work();
+    const result = await replyTo(work());
     setBusy(false);
     setTrouble(result.ok ? null : refusalText(result.refusal));
     setTold(result.ok ? done(result.value) : '');

@@ -13,6 +13,7 @@ import { HowFar } from './HowFar';
 import { OneStudent } from './OneStudent';
 import { ToRooms } from './ToRooms';
 import { WatchRow } from './WatchRow';
+import { replyTo } from '../parts/reply-to';
 
 const NAMES: Record<Whereabouts, string> = {
   'not begun': 'Not begun',
@@ -51,7 +52,7 @@ export function WatchList({ sitting, now, zone, running }: Props) {
   const chosen = shown.map(({ student }) => student).filter(({ attempt }) => attempt && attempt.handedInAt === null);
   const one = sitting.people.find(({ id }) => id === opened);
   const act = useCallback(async (work: Promise<Result<unknown>>): Promise<void> => {
-    const result = await work;
+    const result = await replyTo(work);
     setTrouble(result.ok ? null : refusalText(result.refusal));
   }, []);
   const onMore = useCallback(

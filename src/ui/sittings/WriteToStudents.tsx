@@ -11,6 +11,7 @@ import { Trouble } from '../parts/Trouble';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { dayAndTime } from '../words/time';
+import { replyTo } from '../parts/reply-to';
 
 type To = 'all' | 'not begun';
 
@@ -56,7 +57,7 @@ export function WriteToStudents({
   };
   const send = async (): Promise<void> => {
     setBusy(true);
-    const result = await writeToStudentsAction({ sitting: sitting.id, to, ...message, ...times });
+    const result = await replyTo(writeToStudentsAction({ sitting: sitting.id, to, ...message, ...times }));
     setBusy(false);
     setRefusal(result.ok ? null : result.refusal);
     if (result.ok) setWritten(result.value);

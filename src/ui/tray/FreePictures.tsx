@@ -5,6 +5,7 @@ import { addFreePictureAction, searchFreePicturesAction } from '@/actions/tray';
 import type { Result } from '@/core/base/result';
 import type { AddedMedia } from '@/server/media/add-media';
 import type { FreePicture } from '@/server/ports/web';
+import { replyTo } from '../parts/reply-to';
 
 /** Pictures that may be used freely, with their licence and source; taking one keeps both. */
 export function FreePictures({ onAdded }: { onAdded: (result: Result<AddedMedia>) => Promise<boolean> }) {
@@ -12,7 +13,7 @@ export function FreePictures({ onAdded }: { onAdded: (result: Result<AddedMedia>
   const [found, setFound] = useState<FreePicture[]>([]);
   useEffect(() => {
     const timer = setTimeout(async () => {
-      const result = await searchFreePicturesAction(words);
+      const result = await replyTo(searchFreePicturesAction(words));
       if (result.ok) setFound(result.value);
     }, 150);
     return () => clearTimeout(timer);
@@ -33,7 +34,11 @@ export function FreePictures({ onAdded }: { onAdded: (result: Result<AddedMedia>
           <span className="soft">
             {p.licence}, {p.source}
           </span>
-          <Button variant="quiet" className="ms-auto" onClick={async () => onAdded(await addFreePictureAction(p))}>
+          <Button
+            variant="quiet"
+            className="ms-auto"
+            onClick={async () => onAdded(await replyTo(addFreePictureAction(p)))}
+          >
             Take it
           </Button>
         </p>

@@ -11,6 +11,7 @@ import { TrayNote } from './TrayNote';
 import { uploadAny } from './upload';
 import { Dialog } from '../parts/Dialog';
 import { Trouble } from '../parts/Trouble';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   onPick: (item: TrayItem) => void;
@@ -48,7 +49,7 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
   const [free, setFree] = useState(false);
 
   const load = useCallback(async (wanted: Wanted): Promise<TrayItem[]> => {
-    const found = await openTrayAction(wanted);
+    const found = await replyTo(openTrayAction(wanted));
     if (!found.ok) return [];
     setOpened(found.value);
     return found.value.items;
@@ -84,7 +85,7 @@ export function Tray({ onPick, onReplace, onClose }: Props) {
   };
   const fetchIt = async (): Promise<void> => {
     setBusy(true);
-    if (await added(await addFromWebAction(address))) setAddress('');
+    if (await added(await replyTo(addFromWebAction(address)))) setAddress('');
     setBusy(false);
   };
   const item = opened?.items.find((i) => i.media === chosen?.media) ?? chosen;

@@ -9,6 +9,7 @@ import { RecordingView } from '../sheet/RecordingView';
 import { plural } from '../words/marks';
 import { refusalText } from '../words/refusals';
 import { uploadPicture } from './upload';
+import { replyTo } from '../parts/reply-to';
 
 interface Props {
   item: TrayItem;
@@ -37,7 +38,7 @@ export function TrayNote({ item, onPick, onReplace, onChanged }: Props) {
   const [note, setNote] = useState<{ words: string; bad: boolean } | null>(null);
   useEffect(() => {
     let stale = false;
-    void usedInAction(item.media).then((found) => !stale && setUsedIn(found));
+    void replyTo(usedInAction(item.media)).then((found) => !stale && found.ok && setUsedIn(found.value));
     return () => {
       stale = true;
     };
@@ -45,14 +46,14 @@ export function TrayNote({ item, onPick, onReplace, onChanged }: Props) {
   const keep = async (): Promise<void> => {
     const { description, licence, source } = item;
     if (said.description === description && said.licence === licence && said.source === source) return;
-    const kept = await describeMediaAction({ media: item.media, ...said });
+    const kept = await replyTo(describeMediaAction({ media: item.media, ...said }));
     setNote(kept.ok ? { words: 'Kept', bad: false } : { words: refusalText(kept.refusal), bad: true });
     onChanged();
   };
   const replace = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     const added = await uploadPicture(file);
-    const replaced = added.ok ? await replaceEverywhereAction(item.media, added.value.media) : added;
+    const replaced = added.ok ? await replyTo(replaceEverywhereAction(item.media, added.value.media)) : added;
     setNote(
       replaced.ok
         ? { words: `Replaced in ${plural(replaced.value.count, 'question')}.`, bad: false }

@@ -74,7 +74,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   'code-slowed': (v) => `Too many wrong codes from here. Wait ${v.seconds} seconds, then try again.`,
   'nobody-chosen': () => 'Nobody is chosen. Choose groups, subjects or names of the course.',
   'name-asked': () => 'Write your name.',
-  'not-reached': () => 'The server did not answer. What you typed is still here; try again in a moment.',
+  'not-reached': () => 'The server did not answer. Nothing on this page is lost; try again in a moment.',
   'no-network': () => 'There is no connection. Your answer is kept; try again in a moment.',
   'file-no-rows': () => 'There are no rows in this file. A workbook (XLSX), CSV or an OneRoster package has some.',
   'roster-too-long': (v) => `A roster has at most ${v.most} rows.`,
