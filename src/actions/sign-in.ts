@@ -26,7 +26,7 @@ export async function changePasswordAction(input: { current: string; wanted: str
   return changeOwnPassword(ctx, { ...input, token: await sessionToken(), source: await requestSource() });
 }
 
-export async function signOutAction(): Promise<void> {
+export async function signOutAction(): Promise<never> {
   const token = await dropSession();
   if (token) await signOut(await outside(), token);
   redirect('/sign-in');

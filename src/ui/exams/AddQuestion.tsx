@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { ok } from '@/core/base/result';
 import { searchAction } from '@/actions/bank';
 import { Combobox } from '../parts/Combobox';
+import { replyTo } from '../parts/reply-to';
 import { useFound } from '../parts/use-found';
 import { Highlighted } from '../bank/Highlighted';
 import { kindsText } from '../kinds/registry';
@@ -24,7 +25,7 @@ export function AddQuestion({
   const [words, setWords] = useState('');
   const found = useFound(words, async (typed) => {
     const anywhere = { bank: null, topic: null, kind: null, difficulty: null, sort: 'best', from: 0 };
-    const result = await searchAction({ ...anywhere, words: typed });
+    const result = await replyTo(searchAction({ ...anywhere, words: typed }));
     return result.ok ? ok(result.value.found) : result;
   });
   const list = found.filter((q) => !taken.includes(q.id)).slice(0, 8);

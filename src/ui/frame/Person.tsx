@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { signOutAction } from '@/actions/sign-in';
-import { ok } from '@/core/base/result';
 import { Dialog } from '../parts/Dialog';
 import { replyTo } from '../parts/reply-to';
 import { Trouble } from '../parts/Trouble';
@@ -15,7 +14,7 @@ export function Person({ name, role }: { name: string; role: string }) {
   const [password, setPassword] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const signOut = async (): Promise<void> => {
-    const result = await replyTo(signOutAction().then(() => ok()));
+    const result = await replyTo(signOutAction());
     if (!result.ok) setTrouble(refusalText(result.refusal));
   };
   const initials = name
